@@ -1,0 +1,187 @@
+import { checkPositive, checkRange, checkWhole } from '../check.ts';
+import { InvalidInputError } from '../errors.ts';
+import { KG_PER_LB, MASS_UNITS, toKg, type MassUnit } from '../units/mass.ts';
+
+/** One denomination of plate and how many pairs of it there are. */
+export interface PlatePairs {
+  /** Mass of one plate in `unit`. */
+  readonly mass: number;
+  readonly unit: MassUnit;
+  readonly pairs: number;
+}
+
+export interface BarToLoad {
+  /** Wanted load of bar, collars and plates together, kg. */
+  readonly target: number;
+  /** kg. */
+  readonly bar: number;
+  /** Mass of both collars together, kg. Default 0. */
+  readonly collars?: number;
+  readonly plates: readonly PlatePairs[];
+}
+
+export interface BarLoading {
+  /** Load as it stands on the bar, kg. */
+  readonly total: number;
+  /** Plates of one side in loading order: heaviest innermost. */
+  readonly perSide: readonly { readonly mass: number; readonly unit: MassUnit }[];
+}
+
+export interface BarLoadings {
+  /** Heaviest loading at or below the target; undefined where the empty bar is already above it. */
+  readonly atOrBelow?: BarLoading;
+  /** Lightest loading at or above the target; undefined where all the plates do not reach it. */
+  readonly atOrAbove?: BarLoading;
+  /** The closer of the two; the lighter one where they are equally far. */
+  readonly nearest: BarLoading;
+}
+
+/** Two loads closer than this, kg, are the same load. */
+const SAME = 1e-6;
+/** Finest step in which plate masses are told apart, in their own unit. */
+const GRAIN = 1000;
+
+/**
+ * What the plates at hand can put on a bar near a target.
+ *
+ * Exact: every reachable sum of the kg plates and of the lb plates is found by bounded knapsack over their greatest
+ * common step, and the two ordered lists are met in the middle. Among equal loads the fewest plates win, then the
+ * heaviest inside.
+ * @throws InvalidInputError for non-positive masses, more than 50 pairs of one plate, or a mass finer than a gram.
+ * @example loadBar({ target: 100, bar: 20, plates: [{ mass: 20, unit: 'kg', pairs: 2 }] }).nearest.total // 100
+ */
+export function loadBar(question: BarToLoad): BarLoadings {
+  const target = checkPositive('target', question?.target, 5000);
+  const base = checkPositive('bar', question.bar, 500) + checkRange('collars', question.collars ?? 0, 0, 50);
+  if (!Array.isArray(question.plates))
+    throw new InvalidInputError('plates', 'a list of plates', question.plates);
+  question.plates.forEach((plate, i) => checkPlate(plate, `plates[${i}]`));
+  const kg = reachable(question.plates, 'kg');
+  const lb = reachable(question.plates, 'lb');
+  const wanted = (target - base) / 2;
+  const below = closestPair(kg, lb, wanted, 'below');
+  const above = closestPair(kg, lb, wanted, 'above');
+  const loading = (pair: Pair | undefined): BarLoading | undefined =>
+    pair && {
+      total: base + 2 * pair.sum,
+      perSide: [...kg.platesOf(pair.kg), ...lb.platesOf(pair.lb)].sort(
+        (a, b) => toKg(b.mass, b.unit) - toKg(a.mass, a.unit),
+      ),
+    };
+  const atOrBelow = loading(below);
+  const atOrAbove = loading(above);
+  const nearest =
+    !atOrAbove || (atOrBelow && target - atOrBelow.total <= atOrAbove.total - target + SAME)
+      ? atOrBelow
+      : atOrAbove;
+  return { ...(atOrBelow && { atOrBelow }), ...(atOrAbove && { atOrAbove }), nearest: nearest! };
+}
+
+interface Reachable {
+  /** Reachable masses of one side in kg, ascending, with the fewest plates for each. */
+  readonly sums: Float64Array;
+  readonly counts: Int32Array;
+  readonly platesOf: (index: number) => { mass: number; unit: MassUnit }[];
+}
+
+interface Pair {
+  readonly kg: number;
+  readonly lb: number;
+  readonly sum: number;
+}
+
+function checkPlate(plate: PlatePairs, field: string): void {
+  checkPositive(`${field}.mass`, plate?.mass, 200);
+  checkWhole(`${field}.pairs`, plate.pairs, 0, 50);
+  if (!MASS_UNITS.includes(plate.unit)) throw new InvalidInputError(`${field}.unit`, 'kg or lb', plate.unit);
+  if (Math.abs(plate.mass * GRAIN - Math.round(plate.mass * GRAIN)) > 1e-6) {
+    throw new InvalidInputError(`${field}.mass`, 'given to three decimals at most', plate.mass);
+  }
+}
+
+const UNREACHABLE = 1 << 20;
+
+function reachable(plates: readonly PlatePairs[], unit: MassUnit): Reachable {
+  const pairsOf = new Map<number, number>();
+  for (const plate of plates) {
+    if (plate.unit !== unit || plate.pairs === 0) continue;
+    const grains = Math.round(plate.mass * GRAIN);
+    pairsOf.set(grains, (pairsOf.get(grains) ?? 0) + plate.pairs);
+  }
+  const kinds = [...pairsOf]
+    .map(([grains, pairs]) => ({ grains, pairs }))
+    .sort((a, b) => b.grains - a.grains);
+  const step = kinds.reduce((g, kind) => greatestCommonDivisor(g, kind.grains), 0) || 1;
+  const top = kinds.reduce((sum, kind) => sum + kind.grains * kind.pairs, 0) / step;
+  // fewest[i][s]: fewest plates that make s steps from kind i and the lighter ones after it.
+  const fewest: Int32Array[] = Array.from({ length: kinds.length + 1 });
+  fewest[kinds.length] = new Int32Array(top + 1).fill(UNREACHABLE);
+  fewest[kinds.length]![0] = 0;
+  for (let i = kinds.length - 1; i >= 0; i--) {
+    fewest[i] = addKind(fewest[i + 1]!, kinds[i]!.grains / step, kinds[i]!.pairs);
+  }
+  const indices: number[] = [];
+  fewest[0]!.forEach((count, s) => count < UNREACHABLE && indices.push(s));
+  const grainKg = (unit === 'lb' ? KG_PER_LB : 1) / GRAIN;
+  return {
+    sums: Float64Array.from(indices, (s) => s * step * grainKg),
+    counts: Int32Array.from(indices, (s) => fewest[0]![s]!),
+    platesOf: (index) => {
+      const found: { mass: number; unit: MassUnit }[] = [];
+      let left = indices[index]!;
+      kinds.forEach((kind, i) => {
+        const size = kind.grains / step;
+        let used = Math.min(kind.pairs, Math.floor(left / size));
+        while (used > 0 && used + fewest[i + 1]![left - used * size]! !== fewest[i]![left]!) used--;
+        for (let n = 0; n < used; n++) found.push({ mass: kind.grains / GRAIN, unit });
+        left -= used * size;
+      });
+      return found;
+    },
+  };
+}
+
+/** Adds up to `pairs` plates of `size` steps to every sum, keeping the fewest plates; sliding minimum per residue. */
+function addKind(rest: Int32Array, size: number, pairs: number): Int32Array {
+  const best = new Int32Array(rest.length);
+  const queue = new Int32Array(rest.length);
+  for (let residue = 0; residue < Math.min(size, rest.length); residue++) {
+    let head = 0;
+    let tail = 0;
+    for (let s = residue, n = 0; s < rest.length; s += size, n++) {
+      // Compared as fewest − n, so that one plate more costs one.
+      while (tail > head && rest[queue[tail - 1]!]! - (queue[tail - 1]! - residue) / size >= rest[s]! - n)
+        tail--;
+      queue[tail++] = s;
+      if ((s - queue[head]!) / size > pairs) head++;
+      best[s] = Math.min(UNREACHABLE, rest[queue[head]!]! + (s - queue[head]!) / size);
+    }
+  }
+  return best;
+}
+
+function closestPair(
+  kg: Reachable,
+  lb: Reachable,
+  wanted: number,
+  side: 'below' | 'above',
+): Pair | undefined {
+  let best: (Pair & { count: number }) | undefined;
+  let j = lb.sums.length - 1;
+  for (let i = 0; i < kg.sums.length; i++) {
+    while (j >= 0 && kg.sums[i]! + lb.sums[j]! > wanted + SAME) j--;
+    // lb[j] is the heaviest at or below; the one after it is the lightest above. At the target itself both are lb[j].
+    const exact = j >= 0 && Math.abs(kg.sums[i]! + lb.sums[j]! - wanted) <= SAME;
+    const k = side === 'below' || exact ? j : j + 1;
+    if (k < 0 || k >= lb.sums.length) continue;
+    const sum = kg.sums[i]! + lb.sums[k]!;
+    const count = kg.counts[i]! + lb.counts[k]!;
+    const closer = best ? Math.abs(best.sum - wanted) - Math.abs(sum - wanted) : Infinity;
+    if (closer > SAME || (closer > -SAME && best && count < best.count)) best = { kg: i, lb: k, sum, count };
+  }
+  return best;
+}
+
+function greatestCommonDivisor(a: number, b: number): number {
+  return b === 0 ? a : greatestCommonDivisor(b, a % b);
+}

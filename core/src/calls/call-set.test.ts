@@ -1,0 +1,205 @@
+import fc from 'fast-check';
+import { mixedLedger } from '../hands/mixed-ledger.ts';
+import { holdProbability } from '../clasp-curve/hold-probability.ts';
+import { LIFTS } from '../set-demand/lifts.ts';
+import { callSession } from './call-session.ts';
+import { callSet } from './call-set.ts';
+import { context, curveAround, hands, lifter, set } from './fixtures.test-helper.ts';
+import { SCHOOLS } from './schools.ts';
+import { sayCall } from './say-call.ts';
+import { SET_ROLES } from './set-role.ts';
+import { GRIP_CHOICES, type SetCall } from './types.ts';
+
+const ids = (call: SetCall): string[] => call.reasons.map((reason) => reason.ruleId);
+
+describe('walks the school’s order to the first grip that reaches the threshold', () => {
+  it('overhand first: overhand while it holds', () => {
+    const call = callSet(context({ set: set({ role: 'warmup', load: 70, reps: 3 }) }));
+    expect(call).toMatchObject({ choice: 'doubleOverhand', verdict: 'called' });
+    expect(call.probability).toBeGreaterThanOrEqual(0.9);
+    expect(ids(call)).toContain('school.overhand-first.ladder');
+  });
+
+  it('overhand first: the better of mixed and hook by the lifter’s own log once overhand fails', () => {
+    const call = callSet(context({ set: set({ load: 170 }) }));
+    expect(call.choice).toBe('hook');
+    expect(call.alternatives.grips.find((each) => each.choice === 'doubleOverhand')).toMatchObject({
+      permitted: true,
+      why: { ruleId: 'evidence.below-threshold' },
+    });
+  });
+
+  it('same grip all year: mixed before hook on the same set', () => {
+    expect(callSet(context({ school: 'same-grip', set: set({ load: 125 }) })).choice).toBe('mixed');
+  });
+
+  it('straps the volume, and says what other schools would have called', () => {
+    const call = callSet(
+      context({ school: 'strap-the-volume', set: set({ role: 'backoff', load: 120, reps: 5 }) }),
+    );
+    expect(call).toMatchObject({ choice: 'straps', probability: null, straps: { type: 'loop', turns: 3 } });
+    expect(ids(call)).toContain('school.strap-the-volume.straps-on-volume');
+    expect(call.alternatives.schools).toHaveLength(SCHOOLS.length - 1);
+    expect(call.alternatives.schools.find((each) => each.schoolId === 'bare-hands')).toMatchObject({
+      same: false,
+    });
+  });
+
+  it('no straps in the first two years, though every bare grip fails', () => {
+    const call = callSet(
+      context({ lifter: lifter({ trainingMonths: 8 }), set: set({ role: 'volume', load: 170, reps: 5 }) }),
+    );
+    expect(call.choice).not.toBe('straps');
+    expect(ids(call)).toContain('school.overhand-first.straps-not-before');
+  });
+});
+
+describe('when no grip is strong enough', () => {
+  const call = callSet(context({ school: 'bare-hands', set: set({ load: 260, reps: 5 }) }));
+
+  it('calls the best one, says it is weak, and proposes a load that would do', () => {
+    expect(call.verdict).toBe('weak');
+    expect(call.probability).toBeLessThan(0.95);
+    const demand = { seconds: call.demand!.seconds, load: call.lighterLoad! * 1.05 };
+    expect(holdProbability(curveAround(150), { ...demand, grip: call.grip! })).toBeCloseTo(call.threshold, 6);
+  });
+
+  it('leaves the set out when safety bars every grip and the lift bars straps', () => {
+    const torn = callSet(
+      context({
+        lifter: lifter({ hands: hands('left', { palm: 'torn' }) }),
+        set: set({ lift: 'clean', load: 90 }),
+      }),
+    );
+    expect(torn).toMatchObject({ choice: null, verdict: 'stop' });
+    expect(sayCall(torn)).toBe('leave it out');
+  });
+});
+
+describe('safety outranks school and coach', () => {
+  it('straps a torn hand even in a school that never straps', () => {
+    const call = callSet(
+      context({ school: 'bare-hands', lifter: lifter({ hands: hands('left', { palm: 'torn' }) }) }),
+    );
+    expect(call.choice).toBe('straps');
+    expect(ids(call)).toEqual(
+      expect.arrayContaining(['safety.torn-callus-straps', 'safety.straps-only-left']),
+    );
+    expect(call.cautions).toContain('Cover the torn skin; blood on a bar is cleaned before the next lifter.');
+  });
+
+  it('refuses an override that a safety rule bars, naming the rule', () => {
+    const override = { choice: 'hook' as const, reason: 'meet next week', by: 'Maren' };
+    const call = callSet(context({ lifter: lifter({ hands: hands('left', { thumb: 'torn' }) }), override }));
+    expect(call.choice).not.toBe('hook');
+    expect(call).toMatchObject({
+      overridden: false,
+      overrideRefused: { ruleId: 'safety.damaged-thumb-no-hook' },
+    });
+  });
+
+  it('follows an override that nothing bars, and shows it', () => {
+    const call = callSet(
+      context({ override: { choice: 'mixed', reason: 'rehearse the meet', by: 'Maren' } }),
+    );
+    expect(call).toMatchObject({ choice: 'mixed', overridden: true });
+    expect(call.reasons).toContainEqual({
+      ruleId: 'override.coach',
+      rank: 'override',
+      text: 'Maren chose mixed: rehearse the meet',
+    });
+  });
+
+  it('lets a coach go past a hook stage, with the stage still said', () => {
+    const call = callSet(
+      context({
+        lifter: lifter({ hookStage: 'learn' }),
+        override: { choice: 'hook', reason: 'test day', by: 'Maren' },
+      }),
+    );
+    expect(call.choice).toBe('hook');
+    expect(ids(call)).toContain('adaptation.hook-stage');
+  });
+
+  it('never turns a repaired arm under, whatever the ledger says, and never calls what is barred', () => {
+    const ledger = mixedLedger([{ sideUnder: 'left', reps: 5, load: 200, seconds: 20 }]);
+    const repaired = lifter({
+      flags: [{ kind: 'bicepsTendon', side: 'right', cleared: true }],
+      hookStage: 'none',
+    });
+    const any = fc.record({
+      school: fc.constantFrom(...SCHOOLS.map((each) => each.id)),
+      lift: fc.constantFrom(...LIFTS.map((each) => each.id)),
+      role: fc.constantFrom(...SET_ROLES),
+      load: fc.integer({ min: 20, max: 300 }),
+      reps: fc.integer({ min: 1, max: 15 }),
+      choice: fc.option(fc.constantFrom(...GRIP_CHOICES), { nil: undefined }),
+    });
+    const curve = curveAround(150);
+    fc.assert(
+      fc.property(any, ({ school, lift, role, load, reps, choice }) => {
+        const override = choice && { override: { choice, reason: 'because', by: 'Maren' } };
+        const call = callSet(
+          context({
+            school,
+            ledger,
+            lifter: repaired,
+            curve,
+            set: set({ lift, role, load, reps }),
+            ...override,
+          }),
+        );
+        expect(call.sideUnder).not.toBe('right');
+        if (!choice) expect(call.choice).not.toBe('hook');
+        if (call.choice === 'straps')
+          expect(LIFTS.find((each) => each.id === lift)!.straps.allowed).toBe(true);
+        expect(call.probability === null || (call.probability >= 0 && call.probability <= 1)).toBe(true);
+        for (const reason of call.reasons) expect(reason.text).not.toMatch(/NaN|undefined/);
+      }),
+    );
+  });
+});
+
+describe('side, chalk and words', () => {
+  it('turns the hand under that has less behind it, and flags the imbalance', () => {
+    const ledger = mixedLedger([{ sideUnder: 'left', reps: 1, load: 180, seconds: 5 }]);
+    const call = callSet(context({ school: 'same-grip', ledger, set: set({ load: 125 }) }));
+    expect(call.sideUnder).toBe('right');
+    expect(call.reasons.find((reason) => reason.ruleId === 'ledger.next-side')!.text).toMatch(
+      /imbalance 100 %/,
+    );
+  });
+
+  it.each([
+    ['block', 'block'],
+    ['liquid', 'liquid'],
+    ['none', 'none'],
+  ] as const)('venue with %s chalk calls %s', (chalk, kind) => {
+    const call = callSet(
+      context({ venue: { name: 'Hotel gym', chalk, barDiameter: 28.5 }, set: set({ load: 145 }) }),
+    );
+    expect(call.chalk.kind).toBe(kind);
+  });
+
+  it('puts chalk on the outer thumb for hook, and reads aloud so', () => {
+    const call = callSet(context({ set: set({ load: 170 }) }));
+    expect(call.chalk.where).toContain('outer side of the thumb');
+    expect(sayCall(call)).toBe('hook, block chalk, outer thumb too');
+  });
+
+  it('needs no grip call for a squat', () => {
+    expect(callSet(context({ set: set({ lift: 'squat' }) }))).toMatchObject({
+      verdict: 'free',
+      choice: null,
+    });
+  });
+});
+
+it('keeps the same hand under through a session', () => {
+  const { set: _unused, ...rest } = context({ school: 'same-grip' });
+  const calls = callSession({
+    ...rest,
+    sets: [set({ load: 120 }), set({ load: 125 }), set({ role: 'backoff', load: 110, reps: 3 })],
+  });
+  expect(new Set(calls.filter((call) => call.choice === 'mixed').map((call) => call.sideUnder)).size).toBe(1);
+});

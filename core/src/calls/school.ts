@@ -1,0 +1,53 @@
+import type { LiftFamily } from '../set-demand/lifts.ts';
+import type { SetRole } from './set-role.ts';
+
+/** A step of a school's grip order; `bestBare` is whichever of mixed and hook the lifter's own curve rates higher. */
+export type LadderStep = 'doubleOverhand' | 'mixed' | 'hook' | 'bestBare';
+
+/** A condition under which a school reaches for straps; all conditions of one entry must hold. */
+export type StrapCondition =
+  | { readonly kind: 'roles'; readonly roles: readonly SetRole[] }
+  | { readonly kind: 'repsAtLeast'; readonly reps: number }
+  | { readonly kind: 'families'; readonly families: readonly LiftFamily[] }
+  | { readonly kind: 'loadAtLeastMax' }
+  | { readonly kind: 'aimIsBack' }
+  | { readonly kind: 'handPainAtLeast'; readonly pain: number }
+  | { readonly kind: 'eventAllowsStraps' };
+
+export interface StrapPolicy {
+  readonly id: string;
+  readonly when: readonly StrapCondition[];
+  readonly reason: string;
+}
+
+/** How close to the limit a school's holds are taken. */
+export type EffortRule =
+  | { readonly kind: 'nearLimit'; readonly probability: number }
+  | { readonly kind: 'fractionOfBest'; readonly fraction: number };
+
+export interface HoldScheme {
+  readonly sets: number;
+  /** s. */
+  readonly seconds: number;
+  /** Rest between sets, s: shortest and longest. */
+  readonly rest: readonly [number, number];
+  readonly effort: EffortRule;
+  readonly reason: string;
+}
+
+/** A school of practice: data only. The engine reads it and never asks for its name. */
+export interface School {
+  readonly id: string;
+  readonly name: string;
+  readonly summary: string;
+  /** Grip order by role, the first that reaches the threshold is called. */
+  readonly ladder: Readonly<Record<SetRole, readonly LadderStep[]>>;
+  readonly ladderReason: string;
+  /** Straps are called before any bare grip where one of these applies. */
+  readonly strapsFirst: readonly StrapPolicy[];
+  /** Straps are called after the bare grips have failed the threshold; null where the school never does. */
+  readonly strapsLast: StrapPolicy | null;
+  /** No straps before this many months of training; 0 for no such rule. */
+  readonly strapsNotBeforeMonths: number;
+  readonly hold: HoldScheme;
+}

@@ -1,0 +1,160 @@
+import type { ChalkKind, Grip, HoldCurve } from '../clasp-curve/types.ts';
+import type { HandsToday, HistoryFlag, HookStage, Side } from '../hands/hand-state.ts';
+import type { MixedLedger } from '../hands/mixed-ledger.ts';
+import type { Lift, StrapType } from '../set-demand/lifts.ts';
+import type { RepStyle } from '../set-demand/set-demand.ts';
+import type { School } from './school.ts';
+import type { SetRole } from './set-role.ts';
+
+/** What can be called for a set: a bare grip, or straps (overhand, tied on). */
+export const GRIP_CHOICES = ['doubleOverhand', 'mixed', 'hook', 'straps'] as const;
+export type GripChoice = (typeof GRIP_CHOICES)[number];
+
+/** Wanted chance of holding before a bare grip is called, by role. */
+export type Thresholds = Readonly<Record<SetRole, number>>;
+
+/** Warm-ups and volume may be repeated, a top set is the day's aim, an attempt comes once. */
+export const DEFAULT_THRESHOLDS: Thresholds = {
+  warmup: 0.9,
+  volume: 0.9,
+  backoff: 0.9,
+  accessory: 0.9,
+  top: 0.95,
+  attempt: 0.98,
+};
+
+/** The lifter as a call sees them today. */
+export interface CallLifter {
+  readonly dominantHand: Side;
+  /** Full months of barbell training. */
+  readonly trainingMonths: number;
+  /** kg. */
+  readonly deadliftMax: number;
+  readonly flags: readonly HistoryFlag[];
+  readonly hands: HandsToday;
+  readonly hookStage: HookStage;
+  readonly thresholds: Thresholds;
+}
+
+/** Where the session is: what chalk the house allows and the bar in hand. */
+export interface CallVenue {
+  readonly name: string;
+  readonly chalk: ChalkKind;
+  /** Bar diameter, mm. */
+  readonly barDiameter: number;
+}
+
+/** The rulebook of the day; only given when the session is the event or rehearses it. */
+export interface EventRules {
+  readonly name: string;
+  readonly straps: boolean;
+  readonly thumbTape: boolean;
+  readonly liquidChalk: boolean;
+}
+
+export interface SetToCall {
+  readonly lift: Lift;
+  readonly role: SetRole;
+  /** kg on the bar. */
+  readonly load: number;
+  readonly reps: number;
+  readonly style?: RepStyle;
+  /** s, where the set is timed. */
+  readonly seconds?: number;
+}
+
+/** A coach's own decision for the set. */
+export interface CallOverride {
+  readonly choice: GripChoice;
+  readonly reason: string;
+  readonly by: string;
+}
+
+export interface CallContext {
+  readonly lifter: CallLifter;
+  readonly school: School;
+  readonly venue: CallVenue;
+  readonly event?: EventRules;
+  readonly set: SetToCall;
+  readonly curve: HoldCurve;
+  readonly ledger: MixedLedger;
+  readonly override?: CallOverride;
+}
+
+/** Where a reason comes from, in the order in which they outrank one another. */
+export const REASON_RANKS = [
+  'safety',
+  'event',
+  'venue',
+  'lift',
+  'adaptation',
+  'override',
+  'school',
+  'evidence',
+  'ledger',
+] as const;
+export type ReasonRank = (typeof REASON_RANKS)[number];
+
+/** A sentence a coach would say, and the rule it comes from. */
+export interface Reason {
+  readonly ruleId: string;
+  readonly rank: ReasonRank;
+  readonly text: string;
+}
+
+export interface ChalkCall {
+  readonly kind: ChalkKind;
+  readonly where: readonly string[];
+}
+
+export interface StrapCall {
+  readonly type: StrapType;
+  readonly turns: number;
+}
+
+/** What another grip would have given for the same set. */
+export interface GripAlternative {
+  readonly choice: GripChoice;
+  readonly permitted: boolean;
+  /** Chance of holding; null for straps, which do not test the hand. */
+  readonly probability: number | null;
+  readonly why: Reason;
+}
+
+/** What another school would have called. */
+export interface SchoolAlternative {
+  readonly schoolId: string;
+  readonly schoolName: string;
+  readonly choice: GripChoice | null;
+  readonly probability: number | null;
+  readonly same: boolean;
+  readonly why: string;
+}
+
+export interface SetCall {
+  /** Null where the set needs no grip call (presses, squats) or must not be done. */
+  readonly choice: GripChoice | null;
+  readonly grip: Grip | null;
+  readonly sideUnder?: Side;
+  readonly straps?: StrapCall;
+  readonly chalk: ChalkCall;
+  /** Chance that the bare hand holds the set; null where it is not tested. */
+  readonly probability: number | null;
+  /** 80 % range of that chance, given how well the curve is known. */
+  readonly range?: { readonly low: number; readonly high: number };
+  readonly threshold: number;
+  /** `called`; `weak` where the best grip stays below the threshold; `stop` where the set must not be done; `free` where it does not hang from the hands. */
+  readonly verdict: 'called' | 'weak' | 'stop' | 'free';
+  /** A load, kg on the bar, that meets the threshold with the best permitted grip; given where the call is weak. */
+  readonly lighterLoad?: number;
+  readonly demand?: { readonly seconds: number; readonly load: number };
+  readonly cues: readonly string[];
+  readonly cautions: readonly string[];
+  readonly reasons: readonly Reason[];
+  readonly overrideRefused?: Reason;
+  readonly overridden: boolean;
+  readonly alternatives: {
+    readonly grips: readonly GripAlternative[];
+    readonly schools: readonly SchoolAlternative[];
+  };
+}

@@ -1,0 +1,47 @@
+import { checkPositive } from '../check.ts';
+import { normalCdf, normalInverse } from './normal.ts';
+import { predictorFor, scoreAt } from './predictor.ts';
+import type { HoldConditions, HoldCurve } from './types.ts';
+
+export interface HoldQuestion extends HoldConditions {
+  /** Load on both hands together, kg. */
+  readonly load: number;
+  /** s. */
+  readonly seconds: number;
+}
+
+/**
+ * The chance that the hand holds `load` for `seconds`: Φ((η − ln t)/√(σ² + xᵀΣx)), the doubt about the curve included.
+ * Never rises with load or seconds.
+ * @example holdProbability(curve, { load: 140, seconds: 10, grip: 'hook' }) // 0.81
+ */
+export function holdProbability(curve: HoldCurve, question: HoldQuestion): number {
+  const { p, l, logSeconds } = asked(curve, question);
+  return normalCdf(scoreAt(p, l, logSeconds));
+}
+
+/**
+ * The range in which the chance itself lies four times in five, given how well the curve is known: wide where few
+ * holds stand behind it. The middle figure to show beside it is {@link holdProbability}.
+ */
+export function holdProbabilityRange(
+  curve: HoldCurve,
+  question: HoldQuestion,
+): { low: number; high: number } {
+  const { p, l, logSeconds } = asked(curve, question);
+  const scatter = Math.exp(curve.logSigma);
+  const doubt = Math.sqrt(Math.max(p.v0 - scatter * scatter + 2 * p.v1 * l + p.v2 * l * l, 0));
+  const distance = p.level - p.slope * l - logSeconds;
+  const reach = normalInverse(0.9) * doubt;
+  return { low: normalCdf((distance - reach) / scatter), high: normalCdf((distance + reach) / scatter) };
+}
+
+function asked(
+  curve: HoldCurve,
+  question: HoldQuestion,
+): { p: ReturnType<typeof predictorFor>; l: number; logSeconds: number } {
+  const load = checkPositive('load', question?.load);
+  const seconds = checkPositive('seconds', question.seconds);
+  const p = predictorFor(curve, question);
+  return { p, l: Math.log(load / p.referenceLoad), logSeconds: Math.log(seconds) };
+}

@@ -1,0 +1,55 @@
+import type { Effect } from './types.ts';
+
+/** A Gaussian belief: mean and standard deviation. */
+export interface GaussianPrior {
+  readonly mean: number;
+  readonly sd: number;
+}
+
+/** Share of the deadlift max that a trained double-overhand hand holds for about ten seconds: the usual starting guess. */
+export const REFERENCE_SHARE_OF_DEADLIFT = 0.7;
+
+/** Days in which a logged hold loses half its weight: about one training block, after which hands have changed. */
+export const RECENCY_HALF_LIFE_DAYS = 42;
+
+/** Handle diameter of the base, mm: the common power bar. */
+export const BASE_DIAMETER_MM = 28.5;
+
+/** Steepest doubt allowed downwards: below this slope a hand would barely notice the load, which no log supports. */
+export const SLOPE_FLOOR = 0.8;
+
+/** Typical slope: seconds fall with about the 3.5th power of the load. Also turns load multipliers into terms on ln seconds. */
+const TYPICAL_SLOPE = 3.5;
+
+/** Median 10 s at the reference load, uncertain by a fifth of the load. */
+export const INTERCEPT_PRIOR: GaussianPrior = { mean: Math.log(10), sd: 0.2 * TYPICAL_SLOPE };
+
+export const SLOPE_PRIOR: GaussianPrior = { mean: TYPICAL_SLOPE, sd: 1 };
+
+/** Repeat holds of one hand scatter by about a third in time. */
+export const LOG_SIGMA_PRIOR: GaussianPrior = { mean: Math.log(0.35), sd: 0.4 };
+
+/** What each condition is worth before the lifter's own log has a say: a multiplier on load, ± its standard deviation. */
+export const EFFECT_MULTIPLIERS: Record<
+  Effect,
+  { readonly multiplier: number; readonly sd: number; readonly reason: string }
+> = {
+  mixed: { multiplier: 1.22, sd: 0.1, reason: 'the bar cannot roll out of opposed hands' },
+  hook: { multiplier: 1.28, sd: 0.12, reason: 'the thumb is held shut by the fingers' },
+  noChalk: { multiplier: 0.9, sd: 0.06, reason: 'sweat makes the skin slide before the fingers tire' },
+  liquidChalk: {
+    multiplier: 0.97,
+    sd: 0.04,
+    reason: 'nearly as dry as block, thinner on the web of the thumb',
+  },
+  behindBack: { multiplier: 0.9, sd: 0.06, reason: 'no help from pressing the fingers into the thighs' },
+  supinated: { multiplier: 0.9, sd: 0.06, reason: 'palms forward, the thumb helps less' },
+  extraDiameterMm: { multiplier: 0.982, sd: 0.006, reason: 'each mm past 28.5 opens the hand' },
+  earlierHolds: { multiplier: 0.97, sd: 0.02, reason: 'each hard hold already done tires the hand' },
+};
+
+/** The prior of an effect as a term on ln seconds: N(3.5·ln m, (3.5·s)²). */
+export function effectPrior(effect: Effect): GaussianPrior {
+  const { multiplier, sd } = EFFECT_MULTIPLIERS[effect];
+  return { mean: TYPICAL_SLOPE * Math.log(multiplier), sd: TYPICAL_SLOPE * sd };
+}

@@ -1,0 +1,66 @@
+import { checkPositive } from '../check.ts';
+import { normalInverse } from './normal.ts';
+import { predictorFor, type Predictor } from './predictor.ts';
+import { effectPrior } from './priors.ts';
+import type { Effect, HoldConditions, HoldCurve } from './types.ts';
+
+/** A figure with its doubt: the middle and an interval that holds the truth four times in five. */
+export interface Estimate {
+  readonly value: number;
+  readonly low: number;
+  readonly high: number;
+}
+
+const EIGHTY_PERCENT = normalInverse(0.9);
+
+/**
+ * The load whose median hold is `seconds` under the conditions, kg, with its 80 % interval (delta method on ln load).
+ * The "10 s load" and "30 s load" are this at 10 and 30.
+ */
+export function medianLoad(
+  curve: HoldCurve,
+  question: HoldConditions & { readonly seconds: number },
+): Estimate {
+  const seconds = checkPositive('seconds', question?.seconds);
+  const p = predictorFor(curve, question);
+  const l = (p.level - Math.log(seconds)) / p.slope;
+  const doubt = Math.sqrt(Math.max(doubtAboutMean(curve, p, l), 0)) / p.slope;
+  return around(p.referenceLoad * Math.exp(l), doubt);
+}
+
+/**
+ * What a condition is worth to this lifter as a multiplier on load, exp(effect/slope), with its 80 % interval:
+ * 1.25 for hook means a quarter more load for the same seconds than double overhand. `fromLog` is the share of the
+ * prior's variance that the log has removed, 0 (nothing known but the working figure) to 1.
+ */
+export function worthOf(
+  curve: HoldCurve,
+  effect: Effect,
+): (Estimate & { readonly fromLog: number }) | undefined {
+  const index = curve.effects.findIndex((term) => term.name === effect);
+  if (index < 0) return undefined;
+  const row = index + 2;
+  const value = curve.effects[index]!.value;
+  const slope = curve.slope;
+  const [toValue, toSlope] = [1 / slope, -value / (slope * slope)];
+  const cov = curve.covariance;
+  const variance =
+    toValue * toValue * cov[row]![row]! +
+    2 * toValue * toSlope * cov[row]![1]! +
+    toSlope * toSlope * cov[1]![1]!;
+  const prior = effectPrior(effect).sd ** 2;
+  return {
+    ...around(Math.exp(value / slope), Math.sqrt(Math.max(variance, 0))),
+    fromLog: Math.min(1, Math.max(0, 1 - cov[row]![row]! / prior)),
+  };
+}
+
+function doubtAboutMean(curve: HoldCurve, p: Predictor, l: number): number {
+  const scatter = Math.exp(2 * curve.logSigma);
+  return p.v0 - scatter + 2 * p.v1 * l + p.v2 * l * l;
+}
+
+function around(value: number, logDoubt: number): Estimate {
+  const factor = Math.exp(EIGHTY_PERCENT * logDoubt);
+  return { value, low: value / factor, high: value * factor };
+}

@@ -1,0 +1,81 @@
+/** The bare-handed grips. Straps are no grip: a strapped set tells nothing about the hands. */
+export const GRIPS = ['doubleOverhand', 'mixed', 'hook'] as const;
+export type Grip = (typeof GRIPS)[number];
+
+export const CHALK_KINDS = ['block', 'liquid', 'none'] as const;
+export type ChalkKind = (typeof CHALK_KINDS)[number];
+
+/** Where the load is held: in front of the thighs, behind them, or palms forward. */
+export const HOLD_POSITIONS = ['front', 'behindBack', 'supinated'] as const;
+export type HoldPosition = (typeof HOLD_POSITIONS)[number];
+
+/** How a hold ended: the grip failed, or it was put down on purpose (so the true time is at least as long). */
+export const ENDINGS = ['slipped', 'stopped'] as const;
+export type Ending = (typeof ENDINGS)[number];
+
+/** The circumstances of a hold that move its expected length. Left out means the base: double overhand, block chalk, front, 28.5 mm, fresh. */
+export interface HoldConditions {
+  readonly grip?: Grip;
+  readonly chalk?: ChalkKind;
+  readonly position?: HoldPosition;
+  /** Diameter of the bar or handle, mm. */
+  readonly diameter?: number;
+  /** Hard holds already done in the session. */
+  readonly earlierHolds?: number;
+}
+
+/** One continuous hold. A bare-handed lifting set is a hold too, as long as its set demand. */
+export interface HoldObservation extends HoldConditions {
+  /** Load on both hands together, kg. */
+  readonly load: number;
+  /** Length of the hold, s. */
+  readonly seconds: number;
+  readonly ended: Ending;
+  /** Days before the day of the fit; the observation's weight halves every 42 days. Default 0. */
+  readonly ageDays?: number;
+  /** An explicit weight on the observation's log-likelihood, multiplied into the recency weight. Default 1. */
+  readonly weight?: number;
+}
+
+/** The additive terms on ln seconds beside the intercept and the slope. */
+export const EFFECTS = [
+  'mixed',
+  'hook',
+  'noChalk',
+  'liquidChalk',
+  'behindBack',
+  'supinated',
+  'extraDiameterMm',
+  'earlierHolds',
+] as const;
+export type Effect = (typeof EFFECTS)[number];
+
+/**
+ * A fitted clasp curve: ln T = intercept − slope·ln(load / referenceLoad) + Σ effects + σ·ε.
+ * Plain data, so that it travels as JSON and every question can be asked of it anywhere.
+ */
+export interface HoldCurve {
+  /** kg; the load at which the intercept is the median ln seconds. */
+  readonly referenceLoad: number;
+  readonly intercept: number;
+  readonly slope: number;
+  readonly logSigma: number;
+  /** The effects that are terms of this curve, in the order of the covariance's rows after intercept and slope. */
+  readonly effects: readonly { readonly name: Effect; readonly value: number }[];
+  /** Rows and columns: intercept, slope, each effect, ln σ. */
+  readonly covariance: readonly (readonly number[])[];
+  /** What stands behind the figures. */
+  readonly evidence: CurveEvidence;
+}
+
+export interface CurveEvidence {
+  /** Bare-handed holds and sets used. */
+  readonly observations: number;
+  /** Of these, how many ended in a slip: only these show the limit itself. */
+  readonly slipped: number;
+  /** Sum of the weights: what the log is worth after ageing. */
+  readonly effective: number;
+  readonly prior: 'default' | 'flat';
+  /** False where the search ended at a bound or the data could not fix every term: read the doubt as a lower limit. */
+  readonly settled: boolean;
+}

@@ -1,0 +1,60 @@
+export const SIDES = ['left', 'right'] as const;
+export type Side = (typeof SIDES)[number];
+
+export function otherSide(side: Side): Side {
+  return side === 'left' ? 'right' : 'left';
+}
+
+export const SKIN_STATES = ['sound', 'callused', 'tender', 'torn'] as const;
+export type SkinState = (typeof SKIN_STATES)[number];
+
+export const FINGER_STATES = ['sound', 'sprained', 'dislocated'] as const;
+export type FingerState = (typeof FINGER_STATES)[number];
+
+/** One hand on one day, as the hands check records it. */
+export interface HandToday {
+  /** Palm and finger skin; `torn` is a torn callus. */
+  readonly palm: SkinState;
+  readonly thumb: SkinState;
+  readonly finger: FingerState;
+  /** Numbness or tingling. */
+  readonly numb: boolean;
+  /** Pain in hand or thumb, 0–10. */
+  readonly pain: number;
+  /** Pain at the elbow, 0–10. */
+  readonly elbowPain: number;
+}
+
+export type HandsToday = Readonly<Record<Side, HandToday>>;
+
+/** A hand with nothing to report. */
+export const SOUND_HAND: HandToday = {
+  palm: 'sound',
+  thumb: 'sound',
+  finger: 'sound',
+  numb: false,
+  pain: 0,
+  elbowPain: 0,
+};
+
+export const HISTORY_KINDS = [
+  'bicepsTendon',
+  'shoulder',
+  'elbowTendon',
+  'thumbArthritis',
+  'bloodPressure',
+  'fainting',
+] as const;
+export type HistoryKind = (typeof HISTORY_KINDS)[number];
+
+/** Something in the lifter's history that bars or limits grips or holds. */
+export interface HistoryFlag {
+  readonly kind: HistoryKind;
+  readonly side?: Side;
+  /** True once a physician or physiotherapist has cleared it. */
+  readonly cleared: boolean;
+}
+
+/** Stages of getting used to the hook: warm-ups only, plus light work, plus top sets, everything. */
+export const HOOK_STAGES = ['none', 'learn', 'build', 'carry', 'settled'] as const;
+export type HookStage = (typeof HOOK_STAGES)[number];

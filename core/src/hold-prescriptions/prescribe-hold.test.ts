@@ -1,0 +1,129 @@
+import fc from 'fast-check';
+import { context, curveAround, hands, lifter } from '../calls/fixtures.test-helper.ts';
+import { findSchool } from '../calls/schools.ts';
+import { holdProbability } from '../clasp-curve/hold-probability.ts';
+import { prescribeHold, type HoldRequest, type HoldSession } from './prescribe-hold.ts';
+
+const equipment = {
+  bar: 20,
+  collars: 5,
+  plates: [25, 20, 15, 10, 5, 2.5, 1.25].map((mass) => ({ mass, unit: 'kg' as const, pairs: 4 })),
+};
+
+function request(more: Partial<HoldRequest> = {}): HoldRequest {
+  const { lifter: person, venue } = context();
+  return {
+    kind: 'frontRackHold',
+    curve: curveAround(130),
+    school: findSchool('strap-the-volume')!,
+    lifter: person,
+    venue,
+    history: [],
+    equipment,
+    ...more,
+  };
+}
+
+const session = (load: number, ...seconds: number[]): HoldSession => ({
+  load,
+  target: 10,
+  sets: seconds.map((each) => ({ seconds: each, ended: each >= 10 ? 'stopped' : 'slipped' })),
+});
+
+describe('prescribeHold', () => {
+  const first = prescribeHold(request());
+
+  it('starts one step lighter than the load held ten seconds two times in three', () => {
+    expect(first).toMatchObject({ sets: 2, seconds: 10, change: 'start', grip: 'hook' });
+    const chance = (load: number): number =>
+      holdProbability(curveAround(130), { load, seconds: 10, grip: 'hook', earlierHolds: 1 });
+    expect(first.probability).toBeCloseTo(chance(first.load), 9);
+    expect(chance(first.load + 2.5)).toBeGreaterThanOrEqual(0.65);
+    expect(chance(first.load + 5)).toBeLessThan(0.65);
+  });
+
+  it('adds the smallest step once both sets reach the time', () => {
+    const next = prescribeHold(request({ history: [session(130, 10, 10)] }));
+    expect(next).toMatchObject({ change: 'add', load: 132.5 });
+  });
+
+  it('counts a hold put down a blink before the buzzer, but no earlier', () => {
+    expect(
+      prescribeHold(
+        request({ history: [{ load: 130, target: 10, sets: [{ seconds: 9.8, ended: 'stopped' }] }] }),
+      ).change,
+    ).toBe('add');
+    expect(
+      prescribeHold(
+        request({ history: [{ load: 130, target: 10, sets: [{ seconds: 9.5, ended: 'stopped' }] }] }),
+      ).change,
+    ).toBe('repeat');
+  });
+
+  it('repeats after one miss and takes 7.5 % off after two running', () => {
+    expect(prescribeHold(request({ history: [session(130, 10, 7), session(127.5, 10, 10)] }))).toMatchObject({
+      change: 'repeat',
+      load: 130,
+    });
+    // 120.25 is not on the plates: the next lighter load is.
+    expect(prescribeHold(request({ history: [session(130, 10, 7), session(130, 8, 6)] }))).toMatchObject({
+      change: 'back',
+      load: 120,
+    });
+  });
+
+  it('goes lighter when the log has moved below the load', () => {
+    const next = prescribeHold(request({ curve: curveAround(90), history: [session(150, 10, 10)] }));
+    expect(next.change).toBe('lighter');
+    expect(next.load).toBeLessThan(150);
+  });
+
+  it('never passes the deadlift max, unless the coach raised the ceiling', () => {
+    const strong = request({ curve: curveAround(300), history: [session(180, 10, 10)] });
+    expect(prescribeHold(strong)).toMatchObject({ load: 180, change: 'repeat' });
+    expect(prescribeHold({ ...strong, ceiling: 200 })).toMatchObject({ load: 182.5, change: 'add' });
+  });
+
+  it('takes a lifter with uncleared blood pressure well away from the limit', () => {
+    const flagged = prescribeHold(
+      request({ lifter: lifter({ flags: [{ kind: 'bloodPressure', cleared: false }] }) }),
+    );
+    expect(flagged.effort).toEqual({ kind: 'fractionOfBest', fraction: 0.5 });
+    expect(flagged.why[0]!.ruleId).toBe('safety.no-near-limit-holds');
+    expect(flagged.load).toBeLessThan(first.load);
+    const cleared = prescribeHold(
+      request({ lifter: lifter({ flags: [{ kind: 'bloodPressure', cleared: true }] }) }),
+    );
+    expect(cleared.load).toBe(first.load);
+  });
+
+  it('is barred on torn skin, with the rule named', () => {
+    const torn = prescribeHold(request({ lifter: lifter({ hands: hands('left', { palm: 'torn' }) }) }));
+    expect(torn.barred).toMatchObject({ ruleId: 'safety.torn-callus-straps' });
+  });
+
+  it('always names a load the plates make, at or below ceiling, whatever the history', () => {
+    const history = fc.array(
+      fc.record({
+        load: fc.double({ min: 25, max: 220, noNaN: true }),
+        target: fc.constant(10),
+        sets: fc.array(
+          fc.record({
+            seconds: fc.double({ min: 0.5, max: 20, noNaN: true }),
+            ended: fc.constantFrom('slipped', 'stopped'),
+          }),
+          { maxLength: 3 },
+        ),
+      }),
+      { maxLength: 4 },
+    );
+    const curve = curveAround(130);
+    fc.assert(
+      fc.property(history, (past) => {
+        const { load, loading } = prescribeHold(request({ curve, history: past as HoldSession[] }));
+        expect(load).toBeLessThanOrEqual(180);
+        expect(25 + 2 * loading.perSide.reduce((sum, plate) => sum + plate.mass, 0)).toBeCloseTo(load, 9);
+      }),
+    );
+  });
+});

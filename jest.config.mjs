@@ -1,0 +1,10 @@
+export default {
+  projects: [
+    '<rootDir>/core',
+    '<rootDir>/contract',
+    '<rootDir>/server',
+    '<rootDir>/web',
+    '<rootDir>/tools',
+    '<rootDir>/e2e',
+  ],
+};

@@ -1,0 +1,28 @@
+/** Shared Jest settings: TypeScript through SWC as ES modules, packages of ours from their sources. */
+export function preset(displayName, root) {
+  return {
+    displayName,
+    rootDir: root,
+    testEnvironment: 'node',
+    extensionsToTreatAsEsm: ['.ts', '.tsx'],
+    testMatch: ['<rootDir>/**/*.test.ts'],
+    testPathIgnorePatterns: ['/node_modules/', '/dist/'],
+    modulePathIgnorePatterns: ['/dist/', '/\\.data/'],
+    moduleNameMapper: {
+      '^@iron-clasp/(core|contract|server)$': '<rootDir>/../$1/src/index.ts',
+    },
+    transform: {
+      '^.+\\.tsx?$': [
+        '@swc/jest',
+        {
+          jsc: {
+            target: 'es2022',
+            parser: { syntax: 'typescript', decorators: true, tsx: false },
+            transform: { legacyDecorator: true, decoratorMetadata: true },
+          },
+          module: { type: 'es6' },
+        },
+      ],
+    },
+  };
+}
