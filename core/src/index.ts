@@ -9,6 +9,7 @@ export * from './clasp-curve/hold-seconds.ts';
 export * from './clasp-curve/read-outs.ts';
 export * from './set-demand/lifts.ts';
 export * from './set-demand/set-demand.ts';
+export * from './set-demand/set-observation.ts';
 export * from './hands/hand-state.ts';
 export * from './hands/mixed-ledger.ts';
 export * from './calls/set-role.ts';

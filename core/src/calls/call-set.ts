@@ -275,7 +275,7 @@ function met(condition: StrapCondition, { set, lifter, event }: CallContext): bo
     case 'handPainAtLeast':
       return SIDES.some((side) => lifter.hands[side].pain >= condition.pain);
     case 'eventAllowsStraps':
-      return event?.straps === true;
+      return (event ? event.straps : lifter.nextEventStraps) === true;
   }
 }
 

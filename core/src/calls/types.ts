@@ -34,6 +34,8 @@ export interface CallLifter {
   readonly hands: HandsToday;
   readonly hookStage: HookStage;
   readonly thresholds: Thresholds;
+  /** Does the contest the lifter prepares for allow straps? Left out where none is planned. */
+  readonly nextEventStraps?: boolean;
 }
 
 /** Where the session is: what chalk the house allows and the bar in hand. */

@@ -31,8 +31,10 @@ export function holdLoad(curve: HoldCurve, question: HoldLoadQuestion): number {
     // Past the trough the curve claims nothing lower: the lightest load with that chance is the honest answer.
     if (turn.kind === 'trough' && wanted < best) return sane(p.referenceLoad * Math.exp(turn.l));
   }
-  const neverBelow = -p.slope / Math.sqrt(p.v2);
-  if (turn?.kind !== 'trough' && wanted <= neverBelow) return HEAVIEST_LOAD;
+  // Towards either end the score levels off at ± slope / doubt about the slope.
+  const asymptote = p.slope / Math.sqrt(p.v2);
+  if (turn?.kind !== 'peak' && wanted >= asymptote) return 0;
+  if (turn?.kind !== 'trough' && wanted <= -asymptote) return HEAVIEST_LOAD;
   return sane(p.referenceLoad * Math.exp(solve(p, logSeconds, wanted)));
 }
 

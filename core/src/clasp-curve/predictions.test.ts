@@ -69,7 +69,8 @@ describe('the two inverses', () => {
         const ceiling = holdProbability(c, { load: 1e-6, seconds: s, grip: g });
         const floor = holdProbability(c, { load: HEAVIEST_LOAD, seconds: s, grip: g });
         const there = holdProbability(c, { load: found || 1e-6, seconds: s, grip: g });
-        if (p > ceiling) expect(found).toBe(0);
+        // At the very ceiling either answer is right: the load of the peak, or none.
+        if (p > ceiling) expect(found === 0 || p - ceiling < 1e-9).toBe(true);
         else if (found === HEAVIEST_LOAD) expect(there).toBeGreaterThanOrEqual(p - 1e-6);
         else if (p >= floor) expect(Math.abs(there - p)).toBeLessThan(1e-6);
         else expect(there).toBeCloseTo(floor, 6);

@@ -1,0 +1,2 @@
+export * from './requests.ts';
+export type * from './responses.ts';

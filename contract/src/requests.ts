@@ -1,0 +1,151 @@
+import {
+  IsBoolean,
+  IsDefined,
+  IsEmail,
+  IsIn,
+  IsInt,
+  IsISO8601,
+  IsNumber,
+  IsOptional,
+  IsString,
+  IsUUID,
+  Max,
+  MaxLength,
+  Min,
+  MinLength,
+} from 'class-validator';
+import type { ChalkKind, Ending, Grip, MassUnit, Side } from '@iron-clasp/core';
+
+/*
+ * What may come in. Loads are kg, times s. The lists repeat the core's on purpose: this package takes only types of
+ * the core, and `satisfies` makes the compiler hold the two together.
+ */
+const GRIPS = ['doubleOverhand', 'mixed', 'hook'] as const satisfies readonly Grip[];
+const CHALK = ['block', 'liquid', 'none'] as const satisfies readonly ChalkKind[];
+const ENDINGS = ['slipped', 'stopped'] as const satisfies readonly Ending[];
+const SIDES = ['left', 'right'] as const satisfies readonly Side[];
+const UNITS = ['kg', 'lb'] as const satisfies readonly MassUnit[];
+const THEMES = ['light', 'dark'] as const;
+export type Theme = (typeof THEMES)[number];
+
+/** Bounds of what a person can have done; past them the figure is a typing or unit mistake. */
+export const LIMITS = {
+  load: { min: 1, max: 600 },
+  holdSeconds: { min: 0.5, max: 600 },
+  reps: { min: 1, max: 100 },
+} as const;
+
+const LOAD_MESSAGE = `Load must be a number from ${LIMITS.load.min} to ${LIMITS.load.max} kg. Check the figure and the unit.`;
+const SECONDS_MESSAGE = `Seconds must be a number from ${LIMITS.holdSeconds.min} to ${LIMITS.holdSeconds.max}. Longer than ten minutes is not one hold.`;
+const FINITE = { allowNaN: false, allowInfinity: false } as const;
+
+export class SignInRequest {
+  @IsEmail({}, { message: 'Type the e-mail address you signed up with.' })
+  @MaxLength(200)
+  email: string;
+
+  @IsString({ message: 'Type your password.' })
+  @MinLength(1, { message: 'Type your password.' })
+  @MaxLength(200)
+  password: string;
+}
+
+export class PreferencesRequest {
+  @IsOptional()
+  @IsIn(UNITS, { message: 'Unit must be kg or lb.' })
+  unit?: MassUnit;
+
+  @IsOptional()
+  @IsIn(THEMES, { message: 'Theme must be light or dark.' })
+  theme?: Theme;
+}
+
+/** One set of a hold as it was done. Its id is made by the client, so that sending it again changes nothing. */
+export class LogHoldRequest {
+  @IsNumber(FINITE, { message: LOAD_MESSAGE })
+  @Min(LIMITS.load.min, { message: LOAD_MESSAGE })
+  @Max(LIMITS.load.max, { message: LOAD_MESSAGE })
+  load: number;
+
+  @IsNumber(FINITE, { message: SECONDS_MESSAGE })
+  @Min(LIMITS.holdSeconds.min, { message: SECONDS_MESSAGE })
+  @Max(LIMITS.holdSeconds.max, { message: SECONDS_MESSAGE })
+  seconds: number;
+
+  /** Seconds that were asked for. */
+  @IsNumber(FINITE, { message: 'Target must be a number of seconds.' })
+  @Min(1)
+  @Max(LIMITS.holdSeconds.max)
+  target: number;
+
+  @IsIn(ENDINGS, { message: 'Say how the hold ended: slipped, or stopped on purpose.' })
+  ended: Ending;
+
+  @IsIn(GRIPS, { message: 'Grip must be double overhand, mixed or hook.' })
+  grip: Grip;
+
+  @IsOptional()
+  @IsIn(SIDES, { message: 'Side under must be left or right.' })
+  sideUnder?: Side;
+
+  @IsIn(CHALK, { message: 'Chalk must be block, liquid or none.' })
+  chalk: ChalkKind;
+
+  @IsISO8601({ strict: true }, { message: 'The time of the hold is not a date and time.' })
+  doneAt: string;
+
+  @IsOptional()
+  @IsString()
+  @MaxLength(500, { message: 'Keep the note to 500 characters.' })
+  note?: string;
+}
+
+/** One lifting set as it was done. */
+export class LogSetRequest {
+  @IsUUID(undefined, { message: 'Name the planned set.' })
+  plannedSetId: string;
+
+  @IsNumber(FINITE, { message: LOAD_MESSAGE })
+  @Min(LIMITS.load.min, { message: LOAD_MESSAGE })
+  @Max(LIMITS.load.max, { message: LOAD_MESSAGE })
+  load: number;
+
+  @IsInt({ message: 'Reps must be a whole number.' })
+  @Min(LIMITS.reps.min, { message: 'Log at least one repetition.' })
+  @Max(LIMITS.reps.max, { message: 'More than 100 repetitions is not one set.' })
+  reps: number;
+
+  @IsIn(GRIPS, { message: 'Grip must be double overhand, mixed or hook.' })
+  grip: Grip;
+
+  @IsDefined()
+  @IsBoolean({ message: 'Say whether straps were used.' })
+  strapped: boolean;
+
+  @IsOptional()
+  @IsIn(SIDES, { message: 'Side under must be left or right.' })
+  sideUnder?: Side;
+
+  @IsIn(CHALK, { message: 'Chalk must be block, liquid or none.' })
+  chalk: ChalkKind;
+
+  /** The repetition during which the grip failed. */
+  @IsOptional()
+  @IsInt({ message: 'The repetition that slipped must be a whole number.' })
+  @Min(1)
+  @Max(LIMITS.reps.max)
+  slippedAtRep?: number;
+
+  @IsISO8601({ strict: true }, { message: 'The time of the set is not a date and time.' })
+  doneAt: string;
+}
+
+/** A change to a session; `version` is the one the page was drawn from. */
+export class MoveSessionRequest {
+  @IsUUID(undefined, { message: 'Choose a venue.' })
+  venueId: string;
+
+  @IsInt()
+  @Min(1)
+  version: number;
+}

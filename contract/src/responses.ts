@@ -1,0 +1,190 @@
+import type {
+  BarLoading,
+  ChalkKind,
+  Ending,
+  Estimate,
+  Grip,
+  HandsToday,
+  HistoryFlag,
+  HoldCurve,
+  HoldPrescription,
+  HookStage,
+  MassUnit,
+  SetCall,
+  SetRole,
+  Side,
+  Thresholds,
+} from '@iron-clasp/core';
+import type { Theme } from './requests.ts';
+
+/*
+ * What goes out. Plain shapes: they are made by the server and typed by the core, so nothing needs checking again.
+ * Loads are kg, times s, days `YYYY-MM-DD`, moments ISO 8601 in UTC.
+ */
+
+export interface HealthView {
+  readonly status: 'ok' | 'unavailable';
+  readonly database: 'up' | 'down';
+}
+
+/** Shown before anyone is signed in; `demo` only in demo mode. */
+export interface WelcomeView {
+  readonly demo: { readonly email: string; readonly password: string; readonly club: string } | null;
+}
+
+export interface SessionView {
+  readonly account: { readonly id: string; readonly name: string; readonly email: string; readonly unit: MassUnit; readonly theme: Theme };
+  readonly club: { readonly id: string; readonly name: string };
+  /** To be sent back in the `x-iron-clasp-token` header with every change. */
+  readonly token: string;
+}
+
+export type FlagLevel = 'stop' | 'caution' | 'note';
+
+/** One lifter on the rack. */
+export interface RackRow {
+  readonly id: string;
+  readonly name: string;
+  readonly sport: string;
+  readonly nextSession: { readonly id: string; readonly on: string; readonly title: string } | null;
+  readonly meet: { readonly name: string; readonly on: string; readonly days: number } | null;
+  readonly hands: HandsToday;
+  readonly flag: { readonly level: FlagLevel; readonly text: string } | null;
+}
+
+export interface RackView {
+  readonly today: string;
+  /** Ordered by who needs attention. */
+  readonly lifters: readonly RackRow[];
+}
+
+export interface LifterView {
+  readonly id: string;
+  readonly name: string;
+  readonly sport: string;
+  readonly unit: MassUnit;
+  readonly dominantHand: Side;
+  readonly stance: string;
+  readonly deadliftMax: number;
+  readonly trainingMonths: number;
+  readonly school: { readonly id: string; readonly name: string; readonly summary: string };
+  readonly hookStage: HookStage;
+  readonly thresholds: Thresholds;
+  readonly history: readonly HistoryFlag[];
+  readonly hands: HandsToday & { readonly on: string | null };
+}
+
+export interface SeasonMark {
+  readonly kind: 'holdBlock' | 'test' | 'meet';
+  readonly label: string;
+  readonly from: string;
+  readonly to: string;
+}
+
+export interface SeasonSession {
+  readonly id: string;
+  readonly on: string;
+  readonly title: string;
+  readonly done: boolean;
+  readonly holds: number;
+}
+
+/** The lifter's sheet: who they are and the weeks around today. */
+export interface SheetView {
+  readonly today: string;
+  readonly lifter: LifterView;
+  readonly season: { readonly from: string; readonly to: string; readonly marks: readonly SeasonMark[]; readonly sessions: readonly SeasonSession[] };
+  readonly nextSessionId: string | null;
+}
+
+export interface SessionHead {
+  readonly id: string;
+  readonly lifterId: string;
+  readonly lifterName: string;
+  readonly title: string;
+  readonly on: string;
+  readonly version: number;
+  readonly venue: { readonly id: string; readonly name: string; readonly chalk: ChalkKind };
+  readonly bar: { readonly name: string; readonly mass: number; readonly diameter: number };
+  readonly venues: readonly { readonly id: string; readonly name: string; readonly chalk: ChalkKind }[];
+}
+
+export interface CalledSet {
+  readonly id: string;
+  readonly liftName: string;
+  readonly role: SetRole;
+  /** What the coach wrote, kg. */
+  readonly planned: number;
+  /** What the plates of the venue make of it. */
+  readonly loading: BarLoading;
+  readonly reps: number;
+  /** s, where the set is timed. */
+  readonly seconds: number | null;
+  readonly line: string;
+  readonly call: SetCall;
+  readonly done: LoggedSetView | null;
+}
+
+export interface LoggedSetView {
+  readonly id: string;
+  readonly load: number;
+  readonly reps: number;
+  readonly grip: Grip;
+  readonly strapped: boolean;
+  readonly slippedAtRep: number | null;
+}
+
+export interface LoggedHoldView {
+  readonly id: string;
+  readonly load: number;
+  readonly seconds: number;
+  readonly target: number;
+  readonly ended: Ending;
+  readonly grip: Grip;
+  readonly doneAt: string;
+}
+
+/** The called session: every set, the hold, and what the log has to say about it. */
+export interface CallsView {
+  readonly session: SessionHead;
+  readonly sets: readonly CalledSet[];
+  readonly hold: HoldPrescription | null;
+  readonly holdsDone: readonly LoggedHoldView[];
+  /** The next prescription, once something of today's is logged. */
+  readonly nextHold: HoldPrescription | null;
+  readonly evidence: HoldCurve['evidence'];
+}
+
+export interface CurvePoint {
+  readonly load: number;
+  readonly seconds: number;
+  readonly ended: Ending;
+  readonly grip: Grip;
+  readonly ageDays: number;
+  readonly source: 'hold' | 'set';
+}
+
+export interface CurveView {
+  readonly curve: HoldCurve;
+  /** The most telling points: every slip and hold, and the longest stops. */
+  readonly points: readonly CurvePoint[];
+  readonly readOuts: {
+    readonly tenSeconds: Estimate;
+    readonly thirtySeconds: Estimate;
+    readonly worth: readonly { readonly effect: 'mixed' | 'hook' | 'noChalk'; readonly estimate: Estimate & { readonly fromLog: number } }[];
+  };
+  /** What the next session's heaviest sets ask of the hands. */
+  readonly demands: readonly { readonly label: string; readonly load: number; readonly seconds: number; readonly grip: Grip }[];
+}
+
+/** Every error answer has this shape. */
+export interface ErrorView {
+  readonly error: {
+    readonly code: string;
+    /** What happened, what was kept, what to do: written for a person. */
+    readonly message: string;
+    /** For input that was refused: which field, and why. */
+    readonly fields?: readonly { readonly path: string; readonly message: string }[];
+    readonly requestId?: string;
+  };
+}

@@ -1,0 +1,26 @@
+import type { MassUnit } from '@iron-clasp/core';
+import type { Theme } from '@iron-clasp/contract';
+import { Column, Entity, PrimaryColumn } from 'typeorm';
+
+export type Role = 'coach' | 'lifter';
+
+@Entity('account')
+export class Account {
+  @PrimaryColumn('uuid') id: string;
+  @Column('uuid') clubId: string;
+  @Column('text') email: string;
+  @Column('text') name: string;
+  @Column('text') role: Role;
+  @Column('text', { select: false }) passwordHash: string;
+  @Column('text') unit: MassUnit;
+  @Column('text') theme: Theme;
+}
+
+/** A signed-in browser. Only a hash of the cookie's token is kept, so that a copy of the table opens nothing. */
+@Entity('sign_in')
+export class SignIn {
+  @PrimaryColumn('text') tokenHash: string;
+  @Column('uuid') accountId: string;
+  @Column('text') changeToken: string;
+  @Column('timestamptz') expiresAt: Date;
+}

@@ -1,0 +1,7 @@
+import { Column, Entity, PrimaryColumn } from 'typeorm';
+
+@Entity('club')
+export class Club {
+  @PrimaryColumn('uuid') id: string;
+  @Column('text') name: string;
+}

@@ -1,0 +1,62 @@
+import { Module, type DynamicModule } from '@nestjs/common';
+import { APP_FILTER, APP_GUARD, APP_PIPE } from '@nestjs/core';
+import { ThrottlerModule } from '@nestjs/throttler';
+import { TypeOrmModule } from '@nestjs/typeorm';
+import { AccountsController } from './accounts/accounts.controller.ts';
+import { AccountsRepository } from './accounts/accounts.repository.ts';
+import { AccountsService } from './accounts/accounts.service.ts';
+import { SignedInGuard } from './accounts/guard.ts';
+import { CallsController } from './calls/calls.controller.ts';
+import { CallsService } from './calls/calls.service.ts';
+import { Clock } from './clock.ts';
+import type { Config } from './config.ts';
+import { CurvesService } from './curves/curves.service.ts';
+import { dataSource } from './database/data-source.ts';
+import { HealthController } from './health/health.controller.ts';
+import { ProblemFilter } from './http/problem.filter.ts';
+import { validationPipe } from './http/validation.ts';
+import { KitRepository } from './kit/kit.repository.ts';
+import { LiftersController } from './lifters/lifters.controller.ts';
+import { LiftersRepository } from './lifters/lifters.repository.ts';
+import { LiftersService } from './lifters/lifters.service.ts';
+import { LogController } from './log/log.controller.ts';
+import { LogRepository } from './log/log.repository.ts';
+import { LogService } from './log/log.service.ts';
+import { CONFIG } from './tokens.ts';
+import { TrainingRepository } from './training/training.repository.ts';
+
+/** Tries at a password per minute and address: enough for a forgetful coach, useless for guessing. */
+const SIGN_INS_PER_MINUTE = 20;
+
+@Module({})
+export class AppModule {
+  static with(config: Config): DynamicModule {
+    return {
+      module: AppModule,
+      imports: [
+        TypeOrmModule.forRootAsync({
+          useFactory: () => ({ ...dataSource(config.databaseUrl).options, retryAttempts: 3, retryDelay: 1000 }),
+        }),
+        ThrottlerModule.forRoot([{ ttl: 60_000, limit: SIGN_INS_PER_MINUTE }]),
+      ],
+      controllers: [HealthController, AccountsController, LiftersController, CallsController, LogController],
+      providers: [
+        { provide: CONFIG, useValue: config },
+        { provide: APP_GUARD, useClass: SignedInGuard },
+        { provide: APP_FILTER, useClass: ProblemFilter },
+        { provide: APP_PIPE, useFactory: validationPipe },
+        Clock,
+        AccountsRepository,
+        AccountsService,
+        KitRepository,
+        LiftersRepository,
+        LiftersService,
+        TrainingRepository,
+        LogRepository,
+        LogService,
+        CurvesService,
+        CallsService,
+      ],
+    };
+  }
+}

@@ -1,0 +1,35 @@
+import 'reflect-metadata';
+import { NestFactory } from '@nestjs/core';
+import type { NestExpressApplication } from '@nestjs/platform-express';
+import compression from 'compression';
+import cookieParser from 'cookie-parser';
+import { AppModule } from './app.module.ts';
+import type { Config } from './config.ts';
+import { serveOpenApi } from './http/open-api.ts';
+import { requestLog } from './http/request-log.ts';
+import { securityHeaders } from './http/security-headers.ts';
+import { serveWeb } from './http/web-pages.ts';
+
+/** Builds the application, migrated and ready to listen. */
+export async function createApp(config: Config): Promise<NestExpressApplication> {
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), {
+    logger: config.logLevel === 'silent' ? false : ['error', 'warn'],
+    abortOnError: false,
+  });
+  prepare(app, config);
+  return app;
+}
+
+/** Everything around the modules: headers, cookies, logs, limits, reference, pages. */
+export function prepare(app: NestExpressApplication, config: Config): void {
+  app.disable('x-powered-by');
+  app.use(requestLog(config.logLevel));
+  app.use(securityHeaders());
+  app.use(compression());
+  app.use(cookieParser());
+  app.useBodyParser('json', { limit: '256kb' });
+  app.setGlobalPrefix('api');
+  serveOpenApi(app);
+  if (config.webRoot) serveWeb(app, config.webRoot);
+  app.enableShutdownHooks();
+}

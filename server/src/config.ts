@@ -1,0 +1,30 @@
+/** What the process is told from outside; read once, at start. */
+export interface Config {
+  readonly databaseUrl: string;
+  readonly port: number;
+  /** Loads the demo club into an empty database and shows its sign-in. */
+  readonly demo: boolean;
+  /** Folder of the built web application; left out, only the API is served. */
+  readonly webRoot?: string;
+  /** Cookies only over https; off on loopback. */
+  readonly secureCookies: boolean;
+  readonly logLevel: 'silent' | 'info' | 'debug';
+}
+
+/** Reads the configuration from the environment; throws with the variable's name where one is missing or wrong. */
+export function configFrom(env: NodeJS.ProcessEnv): Config {
+  const databaseUrl = env['DATABASE_URL'];
+  if (!databaseUrl) throw new Error('DATABASE_URL is not set: name the PostgreSQL to use, or run `npm start`.');
+  const port = Number(env['IRON_CLASP_PORT'] ?? 4810);
+  if (!Number.isInteger(port) || port < 0 || port > 65535) {
+    throw new Error(`IRON_CLASP_PORT must be a port number from 0 to 65535; it is "${env['IRON_CLASP_PORT']}".`);
+  }
+  return {
+    databaseUrl,
+    port,
+    demo: env['IRON_CLASP_DEMO'] !== 'off',
+    ...(env['IRON_CLASP_WEB'] && { webRoot: env['IRON_CLASP_WEB'] }),
+    secureCookies: env['IRON_CLASP_SECURE_COOKIES'] === 'on',
+    logLevel: env['IRON_CLASP_LOG'] === 'silent' ? 'silent' : env['IRON_CLASP_LOG'] === 'debug' ? 'debug' : 'info',
+  };
+}

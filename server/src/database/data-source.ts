@@ -1,0 +1,30 @@
+import { DataSource } from 'typeorm';
+import { Account, SignIn } from '../accounts/account.entity.ts';
+import { Club } from '../accounts/club.entity.ts';
+import { Bar, Plate, Venue } from '../kit/kit.entity.ts';
+import { HandsCheck, Lifter, LifterHistory, Meet, SeasonMarkRow } from '../lifters/lifter.entity.ts';
+import { LoggedHold, LoggedSet } from '../log/log.entity.ts';
+import { PlannedSet, TrainingSession } from '../training/training.entity.ts';
+import { FirstHouse1764000000000 } from './migrations/1-first-house.ts';
+import { SnakeNaming } from './snake-naming.ts';
+
+/** Every table of the product. */
+export const ENTITIES = [
+  Club, Account, SignIn, Venue, Bar, Plate, Lifter, LifterHistory, HandsCheck, Meet, SeasonMarkRow,
+  TrainingSession, PlannedSet, LoggedSet, LoggedHold,
+];
+
+/** The connection to PostgreSQL; migrations are run on connecting, never schema sync. */
+export function dataSource(databaseUrl: string): DataSource {
+  return new DataSource({
+    type: 'postgres',
+    url: databaseUrl,
+    entities: ENTITIES,
+    migrations: [FirstHouse1764000000000],
+    migrationsRun: true,
+    namingStrategy: new SnakeNaming(),
+    poolSize: 10,
+    connectTimeoutMS: 5000,
+    extra: { statement_timeout: 15_000, idle_in_transaction_session_timeout: 15_000 },
+  });
+}

@@ -1,0 +1,175 @@
+import { DEFAULT_THRESHOLDS } from '@iron-clasp/core';
+import { addDays, addHours, addMinutes, addWeeks, format, parseISO, startOfISOWeek, subMonths } from 'date-fns';
+import type { DataSource, EntityManager } from 'typeorm';
+import { hashPassword } from '../accounts/passwords.ts';
+import { idOf } from './random.ts';
+import { DEMO_CLUB, DEMO_COACH, DEMO_COACH_NAME, DEMO_LIFTERS, DEMO_VENUES, type DemoLifter } from './scenario.ts';
+import { simulate, type SimSession } from './simulate.ts';
+
+type Row = Record<string, unknown>;
+type LifterTable =
+  | 'lifter' | 'lifter_history' | 'hands_check' | 'meet' | 'season_mark'
+  | 'training_session' | 'planned_set' | 'logged_set' | 'logged_hold';
+const day = (date: Date): string => format(date, 'yyyy-MM-dd');
+
+/**
+ * Fills an empty database with the demo club, in one transaction: a start that dies half-way leaves nothing behind.
+ * Returns the number of logged sets, or undefined where there is already a club.
+ */
+export async function seedDemo(db: DataSource, today: string): Promise<number | undefined> {
+  const passwordHash = await hashPassword(DEMO_COACH.password);
+  return db.transaction(async (tx) => {
+    await tx.query('LOCK TABLE club IN SHARE ROW EXCLUSIVE MODE');
+    const [{ clubs }]: [{ clubs: number }] = await tx.query('SELECT count(*)::int AS clubs FROM club');
+    if (clubs > 0) return undefined;
+    const tables = demoRows(passwordHash, today);
+    for (const [table, rows] of tables) await insertAll(tx, table, rows);
+    return tables.find(([table]) => table === 'logged_set')![1].length;
+  });
+}
+
+/** One statement a table: PostgreSQL unpacks the rows itself. */
+async function insertAll(tx: EntityManager, table: string, rows: readonly Row[]): Promise<void> {
+  if (rows.length === 0) return;
+  const columns = Object.keys(rows[0]!).join(', ');
+  await tx.query(`INSERT INTO ${table} (${columns}) SELECT ${columns} FROM json_populate_recordset(NULL::${table}, $1)`, [JSON.stringify(rows)]);
+}
+
+/** All rows of the demo by table, parents before children. */
+export function demoRows(passwordHash: string, today: string): [string, Row[]][] {
+  const clubId = idOf('club');
+  const people = DEMO_LIFTERS.map((lifter) => lifterRows(lifter, clubId, today));
+  const gather = (table: keyof (typeof people)[number]): Row[] => people.flatMap((rows) => rows[table]);
+  return [
+    ['club', [{ id: clubId, name: DEMO_CLUB }]],
+    [
+      'account',
+      [{ id: idOf('coach'), club_id: clubId, email: DEMO_COACH.email, name: DEMO_COACH_NAME, role: 'coach', password_hash: passwordHash, unit: 'kg', theme: 'light' }],
+    ],
+    ['venue', DEMO_VENUES.map(({ name, chalk }) => ({ id: idOf(`venue ${name}`), club_id: clubId, name, chalk }))],
+    ['bar', DEMO_VENUES.map(({ name, bar }) => ({ id: idOf(`bar ${name}`), venue_id: idOf(`venue ${name}`), ...bar }))],
+    ['plate', DEMO_VENUES.flatMap(({ name, plates }) => plates.map((plate) => ({ id: idOf(`plate ${name} ${plate.mass} ${plate.unit}`), venue_id: idOf(`venue ${name}`), ...plate })))],
+    ['lifter', gather('lifter')],
+    ['lifter_history', gather('lifter_history')],
+    ['hands_check', gather('hands_check')],
+    ['meet', gather('meet')],
+    ['season_mark', gather('season_mark')],
+    ['training_session', gather('training_session')],
+    ['planned_set', gather('planned_set')],
+    ['logged_set', gather('logged_set')],
+    ['logged_hold', gather('logged_hold')],
+  ];
+}
+
+function lifterRows(lifter: DemoLifter, clubId: string, today: string): Record<LifterTable, Row[]> {
+  const id = idOf(`lifter ${lifter.name}`);
+  const monday = startOfISOWeek(parseISO(today));
+  const sessions = simulate(lifter, DEMO_VENUES, today).map((session) => sessionRows(lifter, id, session));
+  return {
+    lifter: [
+      {
+        id,
+        club_id: clubId,
+        name: lifter.name,
+        sport: lifter.sport,
+        unit: lifter.unit,
+        dominant_hand: lifter.dominantHand,
+        stance: lifter.stance,
+        deadlift_max: lifter.deadliftMax,
+        training_since: day(subMonths(parseISO(today), lifter.trainingMonths)),
+        school_id: lifter.school,
+        hook_stage: lifter.hookStage,
+        thresholds: DEFAULT_THRESHOLDS,
+      },
+    ],
+    lifter_history: lifter.history.map((flag) => ({ id: idOf(`history ${lifter.name} ${flag.kind}`), lifter_id: id, side: null, since: null, ...flag })),
+    hands_check: [{ id: idOf(`hands ${lifter.name}`), lifter_id: id, checked_on: day(addDays(parseISO(today), -1)), hands: lifter.hands }],
+    meet: lifter.meet
+      ? [
+          {
+            id: idOf(`meet ${lifter.name}`),
+            lifter_id: id,
+            name: lifter.meet.name,
+            held_on: day(addDays(addWeeks(monday, lifter.meet.inWeeks), 5)),
+            straps: lifter.meet.straps,
+            thumb_tape: lifter.meet.thumbTape,
+            liquid_chalk: lifter.meet.liquidChalk,
+          },
+        ]
+      : [],
+    season_mark: lifter.blocks.map((block) => ({
+      id: idOf(`mark ${lifter.name} ${block.kind} ${block.from}`),
+      lifter_id: id,
+      kind: block.kind,
+      label: block.label,
+      starts_on: day(addWeeks(monday, block.from)),
+      ends_on: day(addDays(addWeeks(monday, block.to), block.kind === 'test' ? 0 : 6)),
+    })),
+    training_session: sessions.map((rows) => rows.session),
+    planned_set: sessions.flatMap((rows) => rows.planned),
+    logged_set: sessions.flatMap((rows) => rows.logged),
+    logged_hold: sessions.flatMap((rows) => rows.holds),
+  };
+}
+
+function sessionRows(lifter: DemoLifter, lifterId: string, session: SimSession): { session: Row; planned: Row[]; logged: Row[]; holds: Row[] } {
+  const name = `${lifter.name} ${session.on} ${session.title}`;
+  const id = idOf(`session ${name}`);
+  const venue = DEMO_VENUES.find((each) => each.name === session.venue)!;
+  const start = addHours(parseISO(session.on), 17);
+  const common = (place: number): Row => ({
+    lifter_id: lifterId,
+    session_id: id,
+    done_at: addMinutes(start, 3 * place).toISOString(),
+    chalk: venue.chalk,
+    diameter: venue.bar.diameter,
+  });
+  return {
+    session: {
+      id,
+      lifter_id: lifterId,
+      venue_id: idOf(`venue ${session.venue}`),
+      held_on: session.on,
+      title: session.title,
+      has_hold: session.hasHold,
+      finished: session.logged.length > 0,
+      version: 1,
+    },
+    planned: session.planned.map((set, place) => ({
+      id: idOf(`planned ${name} ${place}`),
+      session_id: id,
+      place,
+      lift_id: set.lift,
+      role: set.role,
+      load: set.load,
+      reps: set.reps,
+      style: 'reset',
+      seconds: set.seconds,
+    })),
+    logged: session.logged.map((set, place) => ({
+      id: idOf(`set ${name} ${place}`),
+      ...common(place),
+      lift_id: set.lift,
+      role: set.role,
+      load: set.load,
+      reps: set.reps,
+      style: 'reset',
+      seconds: set.seconds,
+      grip: set.grip,
+      side_under: set.sideUnder,
+      strapped: set.strapped,
+      slipped_at_rep: set.slippedAtRep,
+    })),
+    holds: session.holds.map((hold, place) => ({
+      id: idOf(`hold ${name} ${place}`),
+      ...common(session.logged.length + place),
+      kind: 'frontRackHold',
+      place,
+      load: hold.load,
+      seconds: hold.seconds,
+      target: hold.target,
+      ended: hold.ended,
+      grip: hold.grip,
+    })),
+  };
+}

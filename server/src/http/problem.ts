@@ -1,0 +1,16 @@
+import { HttpException } from '@nestjs/common';
+
+/** A refusal with a stable code and a message for a person: what happened, what was kept, what to do. */
+export class Problem extends HttpException {
+  readonly code: string;
+  readonly fields?: readonly { path: string; message: string }[];
+
+  constructor(status: number, code: string, message: string, fields?: readonly { path: string; message: string }[]) {
+    super(message, status);
+    this.code = code;
+    if (fields) this.fields = fields;
+  }
+}
+
+export const notFound = (what: string): Problem =>
+  new Problem(404, 'not-found', `This ${what} is not in your club, or is no longer there. Go back to the rack and open it afresh.`);

@@ -1,0 +1,60 @@
+import type { HandsToday, HistoryKind, HookStage, MassUnit, Side, Thresholds } from '@iron-clasp/core';
+import { Column, Entity, PrimaryColumn } from 'typeorm';
+
+@Entity('lifter')
+export class Lifter {
+  @PrimaryColumn('uuid') id: string;
+  @Column('uuid') clubId: string;
+  @Column('text') name: string;
+  @Column('text') sport: string;
+  @Column('text') unit: MassUnit;
+  @Column('text') dominantHand: Side;
+  @Column('text') stance: string;
+  /** kg. */
+  @Column('double precision') deadliftMax: number;
+  @Column('date') trainingSince: string;
+  @Column('text') schoolId: string;
+  @Column('text') hookStage: HookStage;
+  @Column('jsonb') thresholds: Thresholds;
+}
+
+/** Injury or condition, and whether a clinician has cleared it. */
+@Entity('lifter_history')
+export class LifterHistory {
+  @PrimaryColumn('uuid') id: string;
+  @Column('uuid') lifterId: string;
+  @Column('text') kind: HistoryKind;
+  @Column('text', { nullable: true }) side: Side | null;
+  @Column('date', { nullable: true }) since: string | null;
+  @Column('boolean') cleared: boolean;
+}
+
+@Entity('hands_check')
+export class HandsCheck {
+  @PrimaryColumn('uuid') id: string;
+  @Column('uuid') lifterId: string;
+  @Column('date') checkedOn: string;
+  @Column('jsonb') hands: HandsToday;
+}
+
+/** A contest with its own switches: the rulebook of the day outranks the program. */
+@Entity('meet')
+export class Meet {
+  @PrimaryColumn('uuid') id: string;
+  @Column('uuid') lifterId: string;
+  @Column('text') name: string;
+  @Column('date') heldOn: string;
+  @Column('boolean') straps: boolean;
+  @Column('boolean') thumbTape: boolean;
+  @Column('boolean') liquidChalk: boolean;
+}
+
+@Entity('season_mark')
+export class SeasonMarkRow {
+  @PrimaryColumn('uuid') id: string;
+  @Column('uuid') lifterId: string;
+  @Column('text') kind: 'holdBlock' | 'test';
+  @Column('text') label: string;
+  @Column('date') startsOn: string;
+  @Column('date') endsOn: string;
+}

@@ -1,0 +1,101 @@
+import { Injectable } from '@nestjs/common';
+import { SOUND_HAND, type HandsToday, type HistoryFlag } from '@iron-clasp/core';
+import type { SeasonMark, SeasonSession } from '@iron-clasp/contract';
+import { DataSource } from 'typeorm';
+import { HandsCheck, Lifter, LifterHistory, Meet, SeasonMarkRow } from './lifter.entity.ts';
+
+/** A lifter with everything a call has to know about the person. */
+export interface LifterProfile {
+  readonly lifter: Lifter;
+  readonly history: readonly HistoryFlag[];
+  readonly hands: HandsToday;
+  readonly handsOn: string | null;
+  readonly nextMeet: Meet | null;
+}
+
+export interface RackFacts {
+  readonly id: string;
+  readonly name: string;
+  readonly sport: string;
+  readonly hands: HandsToday | null;
+  readonly history: readonly HistoryFlag[];
+  readonly slips: number;
+  readonly session: { readonly id: string; readonly on: string; readonly title: string } | null;
+  readonly meet: { readonly name: string; readonly on: string } | null;
+}
+
+/** Hands that nobody has checked yet count as sound. */
+export const UNCHECKED_HANDS: HandsToday = { left: SOUND_HAND, right: SOUND_HAND };
+
+@Injectable()
+export class LiftersRepository {
+  constructor(private readonly db: DataSource) {}
+
+  /** The lifter with this id in this club, or null: a lifter of another club is not there. */
+  async profile(clubId: string, id: string, today: string): Promise<LifterProfile | null> {
+    const lifter = await this.db.getRepository(Lifter).findOneBy({ id, clubId });
+    if (!lifter) return null;
+    const [history, check, nextMeet] = await Promise.all([
+      this.db.getRepository(LifterHistory).find({ where: { lifterId: id }, order: { kind: 'ASC' } }),
+      this.db.getRepository(HandsCheck).findOne({ where: { lifterId: id }, order: { checkedOn: 'DESC' } }),
+      this.nextMeet(id, today),
+    ]);
+    return {
+      lifter,
+      history: history.map(({ kind, side, cleared }) => ({ kind, cleared, ...(side && { side }) })),
+      hands: check?.hands ?? UNCHECKED_HANDS,
+      handsOn: check?.checkedOn ?? null,
+      nextMeet,
+    };
+  }
+
+  /** The next meet on or after the day. */
+  private async nextMeet(lifterId: string, today: string): Promise<Meet | null> {
+    return this.db
+      .getRepository(Meet)
+      .createQueryBuilder('meet')
+      .where('meet.lifterId = :lifterId AND meet.heldOn >= :today', { lifterId, today })
+      .orderBy('meet.heldOn')
+      .getOne();
+  }
+
+  /** One row a lifter for the rack, in one query. */
+  async rack(clubId: string, today: string): Promise<RackFacts[]> {
+    return this.db.query(
+      `SELECT l.id, l.name, l.sport,
+              (SELECT h.hands FROM hands_check h WHERE h.lifter_id = l.id ORDER BY h.checked_on DESC LIMIT 1) AS hands,
+              coalesce((SELECT json_agg(json_strip_nulls(json_build_object('kind', y.kind, 'side', y.side, 'cleared', y.cleared)) ORDER BY y.kind)
+                          FROM lifter_history y WHERE y.lifter_id = l.id), '[]') AS history,
+              ((SELECT count(*) FROM logged_set s WHERE s.lifter_id = l.id AND s.done_at > $2::date - 14
+                   AND s.slipped_at_rep IS NOT NULL AND NOT s.strapped AND s.undone_at IS NULL)
+               + (SELECT count(*) FROM logged_hold d WHERE d.lifter_id = l.id AND d.done_at > $2::date - 14
+                   AND d.ended = 'slipped' AND d.undone_at IS NULL))::int AS slips,
+              (SELECT json_build_object('id', t.id, 'on', t.held_on, 'title', t.title) FROM training_session t
+                WHERE t.lifter_id = l.id AND t.held_on >= $2::date AND NOT t.finished ORDER BY t.held_on LIMIT 1) AS session,
+              (SELECT json_build_object('name', m.name, 'on', m.held_on) FROM meet m
+                WHERE m.lifter_id = l.id AND m.held_on >= $2::date ORDER BY m.held_on LIMIT 1) AS meet
+         FROM lifter l WHERE l.club_id = $1 ORDER BY l.name, l.id`,
+      [clubId, today],
+    );
+  }
+
+  async seasonMarks(lifterId: string, from: string, to: string): Promise<SeasonMark[]> {
+    const marks = await this.db
+      .getRepository(SeasonMarkRow)
+      .createQueryBuilder('mark')
+      .where('mark.lifterId = :lifterId AND mark.endsOn >= :from AND mark.startsOn <= :to', { lifterId, from, to })
+      .orderBy('mark.startsOn')
+      .getMany();
+    return marks.map(({ kind, label, startsOn, endsOn }) => ({ kind, label, from: startsOn, to: endsOn }));
+  }
+
+  async seasonSessions(lifterId: string, from: string, to: string): Promise<SeasonSession[]> {
+    return this.db.query(
+      `SELECT t.id, t.held_on::text AS "on", t.title, t.finished AS done, count(h.id)::int AS holds
+         FROM training_session t LEFT JOIN logged_hold h ON h.session_id = t.id AND h.undone_at IS NULL
+        WHERE t.lifter_id = $1 AND t.held_on BETWEEN $2 AND $3
+        GROUP BY t.id ORDER BY t.held_on`,
+      [lifterId, from, to],
+    );
+  }
+}

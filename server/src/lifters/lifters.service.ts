@@ -1,0 +1,112 @@
+import { Injectable } from '@nestjs/common';
+import { findSchool, type CallLifter, type School } from '@iron-clasp/core';
+import type { LifterView, RackView, SeasonMark, SheetView } from '@iron-clasp/contract';
+import { addDays, addWeeks, differenceInCalendarDays, differenceInMonths, format, parseISO, startOfISOWeek } from 'date-fns';
+import { Clock } from '../clock.ts';
+import { notFound } from '../http/problem.ts';
+import { attention, byAttention } from './attention.ts';
+import { LiftersRepository, UNCHECKED_HANDS, type LifterProfile } from './lifters.repository.ts';
+
+/** Weeks of history on the season strip. */
+const WEEKS_BACK = 8;
+/** The strip looks at least this far ahead, and always a week past the meet. */
+const WEEKS_AHEAD = 7;
+
+const day = (date: Date): string => format(date, 'yyyy-MM-dd');
+
+@Injectable()
+export class LiftersService {
+  constructor(
+    private readonly lifters: LiftersRepository,
+    private readonly clock: Clock,
+  ) {}
+
+  async rack(clubId: string): Promise<RackView> {
+    const today = this.clock.today();
+    const rows = (await this.lifters.rack(clubId, today)).map(({ slips, session, meet, history, ...row }) => {
+      const hands = row.hands ?? UNCHECKED_HANDS;
+      const days = meet ? differenceInCalendarDays(parseISO(meet.on), parseISO(today)) : null;
+      return {
+        ...row,
+        hands,
+        nextSession: session,
+        meet: meet && { ...meet, days: days! },
+        flag: attention({ hands, history, recentSlips: slips, daysToMeet: days }),
+      };
+    });
+    return { today, lifters: rows.sort(byAttention) };
+  }
+
+  /** The lifter of this club, or a 404 that does not tell a foreign lifter from none. */
+  async profile(clubId: string, lifterId: string): Promise<LifterProfile> {
+    const profile = await this.lifters.profile(clubId, lifterId, this.clock.today());
+    if (!profile) throw notFound('lifter');
+    return profile;
+  }
+
+  async sheet(clubId: string, lifterId: string): Promise<SheetView> {
+    const profile = await this.profile(clubId, lifterId);
+    const today = this.clock.today();
+    const meet = profile.nextMeet;
+    const thisWeek = startOfISOWeek(parseISO(today));
+    const weeksAhead = Math.max(WEEKS_AHEAD, meet ? Math.ceil(differenceInCalendarDays(parseISO(meet.heldOn), thisWeek) / 7) + 1 : 0);
+    const from = day(addWeeks(thisWeek, -WEEKS_BACK));
+    const to = day(addDays(addWeeks(thisWeek, weeksAhead), -1));
+    const [marks, sessions] = await Promise.all([
+      this.lifters.seasonMarks(lifterId, from, to),
+      this.lifters.seasonSessions(lifterId, from, to),
+    ]);
+    const meets: SeasonMark[] = meet ? [{ kind: 'meet', label: meet.name, from: meet.heldOn, to: meet.heldOn }] : [];
+    const next = sessions.find((session) => session.on >= today && !session.done);
+    return {
+      today,
+      lifter: this.view(profile),
+      season: { from, to, marks: [...marks, ...meets], sessions },
+      nextSessionId: next?.id ?? null,
+    };
+  }
+
+  /** What the engine has to know about the lifter today. */
+  forCalls({ lifter, history, hands, nextMeet }: LifterProfile): CallLifter {
+    return {
+      dominantHand: lifter.dominantHand,
+      trainingMonths: this.trainingMonths(lifter.trainingSince),
+      deadliftMax: lifter.deadliftMax,
+      flags: history,
+      hands,
+      hookStage: lifter.hookStage,
+      thresholds: lifter.thresholds,
+      ...(nextMeet && { nextEventStraps: nextMeet.straps }),
+    };
+  }
+
+  school({ lifter }: LifterProfile): School {
+    const school = findSchool(lifter.schoolId);
+    if (!school) throw new Error(`Lifter ${lifter.id} follows the unknown school ${lifter.schoolId}.`);
+    return school;
+  }
+
+  private view(profile: LifterProfile): LifterView {
+    const { lifter, history, hands, handsOn } = profile;
+    const { id, name, summary } = this.school(profile);
+    return {
+      id: lifter.id,
+      name: lifter.name,
+      sport: lifter.sport,
+      unit: lifter.unit,
+      dominantHand: lifter.dominantHand,
+      stance: lifter.stance,
+      deadliftMax: lifter.deadliftMax,
+      trainingMonths: this.trainingMonths(lifter.trainingSince),
+      school: { id, name, summary },
+      hookStage: lifter.hookStage,
+      thresholds: lifter.thresholds,
+      history,
+      hands: { ...hands, on: handsOn },
+    };
+  }
+
+  private trainingMonths(since: string): number {
+    return Math.max(0, differenceInMonths(this.clock.now(), parseISO(since)));
+  }
+}

@@ -1,0 +1,2 @@
+/** Injection token of the {@link Config}. */
+export const CONFIG = Symbol('config');

@@ -1,0 +1,30 @@
+import type { RepStyle, SetRole } from '@iron-clasp/core';
+import { Column, Entity, PrimaryColumn } from 'typeorm';
+
+@Entity('training_session')
+export class TrainingSession {
+  @PrimaryColumn('uuid') id: string;
+  @Column('uuid') lifterId: string;
+  @Column('uuid') venueId: string;
+  @Column('date') heldOn: string;
+  @Column('text') title: string;
+  @Column('boolean') hasHold: boolean;
+  @Column('boolean') finished: boolean;
+  /** Grows with every change; a page that saw an older one is told so. */
+  @Column('int') version: number;
+}
+
+@Entity('planned_set')
+export class PlannedSet {
+  @PrimaryColumn('uuid') id: string;
+  @Column('uuid') sessionId: string;
+  @Column('int') place: number;
+  @Column('text') liftId: string;
+  @Column('text') role: SetRole;
+  /** kg on the bar. */
+  @Column('double precision') load: number;
+  @Column('int') reps: number;
+  @Column('text') style: RepStyle;
+  /** s, where the set is timed. */
+  @Column('double precision', { nullable: true }) seconds: number | null;
+}

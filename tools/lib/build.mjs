@@ -1,0 +1,50 @@
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { must } from './machine.mjs';
+import { say, Trouble } from './say.mjs';
+
+/** Installs npm packages where they are missing or the lock file has changed since. */
+export function ensurePackages(root) {
+  const stamp = join(root, 'node_modules', '.iron-clasp-lock');
+  const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
+  say('Installing npm packages (once, about a minute) …');
+  // Not `npm ci`: it refuses a lock file in which optional builds for other platforms are missing. See docs/decisions.
+  const done = spawnSync('npm', ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: root, encoding: 'utf8', stdio: ['ignore', 'pipe', 'pipe'] });
+  if (done.status !== 0) throw new Trouble(`npm could not install the packages. Is the registry within reach?\n${(done.stderr || done.stdout || '').trim().split('\n').slice(-12).join('\n')}`);
+  writeFileSync(stamp, lock);
+}
+
+const PACKAGES = ['core', 'contract', 'server', 'web'];
+
+/** Builds every package whose sources changed since the last build. */
+export function ensureBuilt(root) {
+  let changed = false;
+  for (const name of PACKAGES) {
+    const stamp = join(root, name, 'dist', '.built-from');
+    const from = fingerprint(root, name);
+    // What stands above a changed package is built again too: its types may have moved under it.
+    changed ||= !existsSync(stamp) || readFileSync(stamp, 'utf8') !== from;
+    if (!changed) continue;
+    say(`Building ${name} …`);
+    must('npm', ['run', 'build', '-w', `@iron-clasp/${name}`, '--loglevel=error'], { what: `Building ${name}`, cwd: root });
+    writeFileSync(stamp, from);
+  }
+}
+
+function fingerprint(root, name) {
+  const hash = createHash('sha256');
+  for (const file of ['package-lock.json', 'tsconfig.base.json', ...filesUnder(root, name)]) {
+    hash.update(file).update(readFileSync(join(root, file)));
+  }
+  return hash.digest('hex');
+}
+
+function filesUnder(root, dir) {
+  return readdirSync(join(root, dir), { withFileTypes: true })
+    .filter((entry) => entry.name !== 'dist' && entry.name !== 'node_modules' && !entry.name.includes('.test.'))
+    .flatMap((entry) => (entry.isDirectory() ? filesUnder(root, join(dir, entry.name)) : [join(dir, entry.name)]))
+    .sort();
+}

@@ -1,0 +1,101 @@
+import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { dirname, join, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { ensureBuilt, ensurePackages } from './lib/build.mjs';
+import { alive, checkDisk, checkNode, makeFolder, portIsFree } from './lib/machine.mjs';
+import { startPostgres } from './lib/postgres.mjs';
+import { run, say, Trouble } from './lib/say.mjs';
+import { startServer } from './lib/server.mjs';
+
+const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
+const DEFAULT_PORT = 4810;
+
+run(async () => {
+  checkNode();
+  const port = wantedPort(process.env.IRON_CLASP_PORT);
+  const dataDir = resolve(process.env.IRON_CLASP_DATA || join(ROOT, '.data'));
+  checkDisk(dataDir);
+  makeFolder(dataDir);
+  const release = takeLock(join(dataDir, 'running.json'), port);
+
+  const toStop = [release];
+  let stopping;
+  const stopAll = () => (stopping ??= (async () => {
+    for (const stop of toStop.reverse()) await stop();
+  })());
+  const asked = new Promise((settle) => {
+    for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => settle(signal));
+  });
+  const interrupted = asked.then(() => 'asked');
+
+  try {
+    if (!(await portIsFree(port))) {
+      throw new Trouble(`Port ${port} is in use. Stop what uses it, or choose another: IRON_CLASP_PORT=${port + 1} npm start`);
+    }
+    ensurePackages(ROOT);
+    ensureBuilt(ROOT);
+    const databaseUrl = process.env.DATABASE_URL || (await ownDatabase(dataDir, toStop));
+    say('Starting the server …');
+    const server = await Promise.race([startServer(ROOT, { databaseUrl, port, onOutput: quietly }), interrupted]);
+    if (server === 'asked') return;
+    toStop.push(async () => void (await server.stop()));
+    announce(await welcome(server.url), server.url);
+    const why = await Promise.race([interrupted, server.ended]);
+    if (why !== 'asked') throw new Trouble(`The server ended by itself (${why.signal ?? `code ${why.code}`}). Start again with: npm start`);
+    say('\nStopping …');
+  } finally {
+    await stopAll();
+  }
+  say('Stopped. Data are kept; start again with: npm start');
+}).then(() => process.exit());
+
+function wantedPort(given) {
+  const port = given === undefined || given === '' ? DEFAULT_PORT : Number(given);
+  if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Trouble(`IRON_CLASP_PORT must be a port from 1 to 65535; it is "${given}".`);
+  return port;
+}
+
+/** One start a data folder. The lock of a dead process is taken over. */
+function takeLock(file, port) {
+  const held = existsSync(file) ? readLock(file) : undefined;
+  if (held && held.pid !== process.pid && alive(held.pid)) {
+    throw new Trouble(`Iron Clasp already runs with these data at http://127.0.0.1:${held.port} (process ${held.pid}). Stop it first, or name another folder with IRON_CLASP_DATA.`);
+  }
+  writeFileSync(file, JSON.stringify({ pid: process.pid, port }));
+  return async () => rmSync(file, { force: true });
+}
+
+function readLock(file) {
+  try {
+    return JSON.parse(readFileSync(file, 'utf8'));
+  } catch {
+    return undefined; // Half-written by a crash: nobody holds it.
+  }
+}
+
+async function ownDatabase(dataDir, toStop) {
+  say('Starting PostgreSQL …');
+  const postgres = await startPostgres(join(dataDir, 'postgres'));
+  toStop.push(async () => postgres.stop());
+  return postgres.url;
+}
+
+/** The request log goes to its file-like place, standard output, only when asked for. */
+function quietly(text) {
+  const wanted = process.env.IRON_CLASP_LOG === 'info' || process.env.IRON_CLASP_LOG === 'debug';
+  for (const line of text.split('\n').filter(Boolean)) {
+    const routine = line.startsWith('{') && !/"level":[56]0/.test(line);
+    if (!routine || wanted) say(line);
+  }
+}
+
+async function welcome(url) {
+  const answer = await fetch(`${url}/api/welcome`);
+  return answer.json();
+}
+
+function announce({ demo }, url) {
+  say(`\nIron Clasp is ready:  ${url}`);
+  if (demo) say(`Sign in to ${demo.club} with  ${demo.email}  /  ${demo.password}`);
+  say('Stop with Ctrl-C.');
+}

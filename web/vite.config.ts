@@ -1,0 +1,10 @@
+import tailwindcss from '@tailwindcss/vite';
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vite';
+
+export default defineConfig({
+  plugins: [react(), tailwindcss()],
+  resolve: { conditions: ['source', 'module', 'browser', 'production'] },
+  build: { target: 'es2022', assetsInlineLimit: 0, sourcemap: false },
+  server: { proxy: { '/api': 'http://127.0.0.1:4810' } },
+});
