@@ -20,9 +20,10 @@ run(async () => {
 
   const toStop = [release];
   let stopping;
-  const stopAll = () => (stopping ??= (async () => {
-    for (const stop of toStop.reverse()) await stop();
-  })());
+  const stopAll = () =>
+    (stopping ??= (async () => {
+      for (const stop of toStop.reverse()) await stop();
+    })());
   const asked = new Promise((settle) => {
     for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => settle(signal));
   });
@@ -30,18 +31,26 @@ run(async () => {
 
   try {
     if (!(await portIsFree(port))) {
-      throw new Trouble(`Port ${port} is in use. Stop what uses it, or choose another: IRON_CLASP_PORT=${port + 1} npm start`);
+      throw new Trouble(
+        `Port ${port} is in use. Stop what uses it, or choose another: IRON_CLASP_PORT=${port + 1} npm start`,
+      );
     }
     ensurePackages(ROOT);
     ensureBuilt(ROOT);
     const databaseUrl = process.env.DATABASE_URL || (await ownDatabase(dataDir, toStop));
     say('Starting the server …');
-    const server = await Promise.race([startServer(ROOT, { databaseUrl, port, onOutput: quietly }), interrupted]);
+    const server = await Promise.race([
+      startServer(ROOT, { databaseUrl, port, onOutput: quietly }),
+      interrupted,
+    ]);
     if (server === 'asked') return;
     toStop.push(async () => void (await server.stop()));
     announce(await welcome(server.url), server.url);
     const why = await Promise.race([interrupted, server.ended]);
-    if (why !== 'asked') throw new Trouble(`The server ended by itself (${why.signal ?? `code ${why.code}`}). Start again with: npm start`);
+    if (why !== 'asked')
+      throw new Trouble(
+        `The server ended by itself (${why.signal ?? `code ${why.code}`}). Start again with: npm start`,
+      );
     say('\nStopping …');
   } finally {
     await stopAll();
@@ -51,7 +60,8 @@ run(async () => {
 
 function wantedPort(given) {
   const port = given === undefined || given === '' ? DEFAULT_PORT : Number(given);
-  if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Trouble(`IRON_CLASP_PORT must be a port from 1 to 65535; it is "${given}".`);
+  if (!Number.isInteger(port) || port < 1 || port > 65535)
+    throw new Trouble(`IRON_CLASP_PORT must be a port from 1 to 65535; it is "${given}".`);
   return port;
 }
 
@@ -59,7 +69,9 @@ function wantedPort(given) {
 function takeLock(file, port) {
   const held = existsSync(file) ? readLock(file) : undefined;
   if (held && held.pid !== process.pid && alive(held.pid)) {
-    throw new Trouble(`Iron Clasp already runs with these data at http://127.0.0.1:${held.port} (process ${held.pid}). Stop it first, or name another folder with IRON_CLASP_DATA.`);
+    throw new Trouble(
+      `Iron Clasp already runs with these data at http://127.0.0.1:${held.port} (process ${held.pid}). Stop it first, or name another folder with IRON_CLASP_DATA.`,
+    );
   }
   writeFileSync(file, JSON.stringify({ pid: process.pid, port }));
   return async () => rmSync(file, { force: true });

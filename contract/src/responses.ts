@@ -33,7 +33,13 @@ export interface WelcomeView {
 }
 
 export interface SessionView {
-  readonly account: { readonly id: string; readonly name: string; readonly email: string; readonly unit: MassUnit; readonly theme: Theme };
+  readonly account: {
+    readonly id: string;
+    readonly name: string;
+    readonly email: string;
+    readonly unit: MassUnit;
+    readonly theme: Theme;
+  };
   readonly club: { readonly id: string; readonly name: string };
   /** To be sent back in the `x-iron-clasp-token` header with every change. */
   readonly token: string;
@@ -93,7 +99,12 @@ export interface SeasonSession {
 export interface SheetView {
   readonly today: string;
   readonly lifter: LifterView;
-  readonly season: { readonly from: string; readonly to: string; readonly marks: readonly SeasonMark[]; readonly sessions: readonly SeasonSession[] };
+  readonly season: {
+    readonly from: string;
+    readonly to: string;
+    readonly marks: readonly SeasonMark[];
+    readonly sessions: readonly SeasonSession[];
+  };
   readonly nextSessionId: string | null;
 }
 
@@ -171,10 +182,18 @@ export interface CurveView {
   readonly readOuts: {
     readonly tenSeconds: Estimate;
     readonly thirtySeconds: Estimate;
-    readonly worth: readonly { readonly effect: 'mixed' | 'hook' | 'noChalk'; readonly estimate: Estimate & { readonly fromLog: number } }[];
+    readonly worth: readonly {
+      readonly effect: 'mixed' | 'hook' | 'noChalk';
+      readonly estimate: Estimate & { readonly fromLog: number };
+    }[];
   };
   /** What the next session's heaviest sets ask of the hands. */
-  readonly demands: readonly { readonly label: string; readonly load: number; readonly seconds: number; readonly grip: Grip }[];
+  readonly demands: readonly {
+    readonly label: string;
+    readonly load: number;
+    readonly seconds: number;
+    readonly grip: Grip;
+  }[];
 }
 
 /** Every error answer has this shape. */

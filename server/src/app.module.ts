@@ -35,7 +35,11 @@ export class AppModule {
       module: AppModule,
       imports: [
         TypeOrmModule.forRootAsync({
-          useFactory: () => ({ ...dataSource(config.databaseUrl).options, retryAttempts: 3, retryDelay: 1000 }),
+          useFactory: () => ({
+            ...dataSource(config.databaseUrl).options,
+            retryAttempts: 3,
+            retryDelay: 1000,
+          }),
         }),
         ThrottlerModule.forRoot([{ ttl: 60_000, limit: SIGN_INS_PER_MINUTE }]),
       ],

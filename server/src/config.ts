@@ -14,10 +14,13 @@ export interface Config {
 /** Reads the configuration from the environment; throws with the variable's name where one is missing or wrong. */
 export function configFrom(env: NodeJS.ProcessEnv): Config {
   const databaseUrl = env['DATABASE_URL'];
-  if (!databaseUrl) throw new Error('DATABASE_URL is not set: name the PostgreSQL to use, or run `npm start`.');
+  if (!databaseUrl)
+    throw new Error('DATABASE_URL is not set: name the PostgreSQL to use, or run `npm start`.');
   const port = Number(env['IRON_CLASP_PORT'] ?? 4810);
   if (!Number.isInteger(port) || port < 0 || port > 65535) {
-    throw new Error(`IRON_CLASP_PORT must be a port number from 0 to 65535; it is "${env['IRON_CLASP_PORT']}".`);
+    throw new Error(
+      `IRON_CLASP_PORT must be a port number from 0 to 65535; it is "${env['IRON_CLASP_PORT']}".`,
+    );
   }
   return {
     databaseUrl,
@@ -25,6 +28,7 @@ export function configFrom(env: NodeJS.ProcessEnv): Config {
     demo: env['IRON_CLASP_DEMO'] !== 'off',
     ...(env['IRON_CLASP_WEB'] && { webRoot: env['IRON_CLASP_WEB'] }),
     secureCookies: env['IRON_CLASP_SECURE_COOKIES'] === 'on',
-    logLevel: env['IRON_CLASP_LOG'] === 'silent' ? 'silent' : env['IRON_CLASP_LOG'] === 'debug' ? 'debug' : 'info',
+    logLevel:
+      env['IRON_CLASP_LOG'] === 'silent' ? 'silent' : env['IRON_CLASP_LOG'] === 'debug' ? 'debug' : 'info',
   };
 }

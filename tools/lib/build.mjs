@@ -8,12 +8,21 @@ import { say, Trouble } from './say.mjs';
 /** Installs npm packages where they are missing or the lock file has changed since. */
 export function ensurePackages(root) {
   const stamp = join(root, 'node_modules', '.iron-clasp-lock');
-  const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
   say('Installing npm packages (once, about a minute) …');
   // Not `npm ci`: it refuses a lock file in which optional builds for other platforms are missing. See docs/decisions.
-  const done = spawnSync('npm', ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: root, encoding: 'utf8', stdio: ['ignore', 'pipe', 'pipe'] });
-  if (done.status !== 0) throw new Trouble(`npm could not install the packages. Is the registry within reach?\n${(done.stderr || done.stdout || '').trim().split('\n').slice(-12).join('\n')}`);
+  const done = spawnSync('npm', ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error'], {
+    cwd: root,
+    encoding: 'utf8',
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
+  if (done.status !== 0)
+    throw new Trouble(
+      `npm could not install the packages. Is the registry within reach?\n${(done.stderr || done.stdout || '').trim().split('\n').slice(-12).join('\n')}`,
+    );
   writeFileSync(stamp, lock);
 }
 
@@ -29,7 +38,10 @@ export function ensureBuilt(root) {
     changed ||= !existsSync(stamp) || readFileSync(stamp, 'utf8') !== from;
     if (!changed) continue;
     say(`Building ${name} …`);
-    must('npm', ['run', 'build', '-w', `@iron-clasp/${name}`, '--loglevel=error'], { what: `Building ${name}`, cwd: root });
+    must('npm', ['run', 'build', '-w', `@iron-clasp/${name}`, '--loglevel=error'], {
+      what: `Building ${name}`,
+      cwd: root,
+    });
     writeFileSync(stamp, from);
   }
 }
@@ -44,7 +56,11 @@ function fingerprint(root, name) {
 
 function filesUnder(root, dir) {
   return readdirSync(join(root, dir), { withFileTypes: true })
-    .filter((entry) => entry.name !== 'dist' && entry.name !== 'node_modules' && !entry.name.includes('.test.'))
-    .flatMap((entry) => (entry.isDirectory() ? filesUnder(root, join(dir, entry.name)) : [join(dir, entry.name)]))
+    .filter(
+      (entry) => entry.name !== 'dist' && entry.name !== 'node_modules' && !entry.name.includes('.test.'),
+    )
+    .flatMap((entry) =>
+      entry.isDirectory() ? filesUnder(root, join(dir, entry.name)) : [join(dir, entry.name)],
+    )
     .sort();
 }

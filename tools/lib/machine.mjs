@@ -13,7 +13,9 @@ export const isRoot = () => process.getuid?.() === 0;
 export function checkNode(version = process.versions.node) {
   const [major, minor] = version.split('.').map(Number);
   if (major > NODE_AT_LEAST[0] || (major === NODE_AT_LEAST[0] && minor >= NODE_AT_LEAST[1])) return;
-  throw new Trouble(`Iron Clasp needs Node ${NODE_AT_LEAST.join('.')} or newer; this is ${version}. Install a newer Node and try again.`);
+  throw new Trouble(
+    `Iron Clasp needs Node ${NODE_AT_LEAST.join('.')} or newer; this is ${version}. Install a newer Node and try again.`,
+  );
 }
 
 /** Stops with a clear message where the disk under `dir` is as good as full or cannot be written. */
@@ -22,7 +24,9 @@ export function checkDisk(dir, stat = statfsSync) {
   while (!existsSync(probe)) probe = dirname(probe);
   const { bavail, bsize } = stat(probe);
   if (bavail * bsize < FREE_BYTES_AT_LEAST) {
-    throw new Trouble(`Only ${Math.round((bavail * bsize) / 1e6)} MB are free under ${probe}; Iron Clasp needs about 1 GB. Free some space and try again.`);
+    throw new Trouble(
+      `Only ${Math.round((bavail * bsize) / 1e6)} MB are free under ${probe}; Iron Clasp needs about 1 GB. Free some space and try again.`,
+    );
   }
 }
 
@@ -31,13 +35,20 @@ export function makeFolder(dir, options = {}) {
   try {
     mkdirSync(dir, { recursive: true, ...options });
   } catch (error) {
-    throw new Trouble(`The folder ${dir} cannot be made (${error.code}). Choose another with IRON_CLASP_DATA.`);
+    throw new Trouble(
+      `The folder ${dir} cannot be made (${error.code}). Choose another with IRON_CLASP_DATA.`,
+    );
   }
 }
 
 /** Runs a command to its end; throws {@link Trouble} with its last words where it fails. */
 export function must(command, args, { what, ...options } = {}) {
-  const done = spawnSync(command, args, { encoding: 'utf8', stdio: ['ignore', 'pipe', 'pipe'], maxBuffer: 1 << 28, ...options });
+  const done = spawnSync(command, args, {
+    encoding: 'utf8',
+    stdio: ['ignore', 'pipe', 'pipe'],
+    maxBuffer: 1 << 28,
+    ...options,
+  });
   if (done.error) throw new Trouble(`${what ?? command} could not be run: ${done.error.message}`);
   if (done.status !== 0) {
     const words = `${done.stdout ?? ''}${done.stderr ?? ''}`.trim().split('\n').slice(-25).join('\n');
@@ -51,12 +62,17 @@ export function installDebian(packages, why) {
   const command = `apt-get install -y ${packages.join(' ')}`;
   if (!isRoot()) throw new Trouble(`${why} Run this once, then try again:\n\n    sudo ${command}\n`);
   if (spawnSync('apt-get', ['--version']).error) {
-    throw new Trouble(`${why} This machine has no apt-get: install ${packages.join(', ')} with its own package manager, then try again.`);
+    throw new Trouble(
+      `${why} This machine has no apt-get: install ${packages.join(', ')} with its own package manager, then try again.`,
+    );
   }
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
   say(`Installing ${packages.join(', ')} (once, a minute or two) …`);
   must('apt-get', ['update'], { what: 'Reading the package lists', env });
-  must('apt-get', ['install', '-y', '--no-install-recommends', ...packages], { what: `Installing ${packages.join(', ')}`, env });
+  must('apt-get', ['install', '-y', '--no-install-recommends', ...packages], {
+    what: `Installing ${packages.join(', ')}`,
+    env,
+  });
 }
 
 /** A port of the loopback that nobody uses now. */

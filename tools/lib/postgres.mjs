@@ -9,10 +9,17 @@ const DEBIAN_HOME = '/usr/lib/postgresql';
 
 /** Folder of PostgreSQL's programs, or undefined where it is not installed. */
 export function findPostgres() {
-  const versions = existsSync(DEBIAN_HOME) ? readdirSync(DEBIAN_HOME).map(Number).filter(Boolean).sort((a, b) => b - a) : [];
+  const versions = existsSync(DEBIAN_HOME)
+    ? readdirSync(DEBIAN_HOME)
+        .map(Number)
+        .filter(Boolean)
+        .sort((a, b) => b - a)
+    : [];
   const homes = versions.map((version) => join(DEBIAN_HOME, String(version), 'bin'));
   const path = (process.env.PATH ?? '').split(':');
-  return [...homes, ...path].find((dir) => existsSync(join(dir, 'initdb')) && existsSync(join(dir, 'pg_ctl')));
+  return [...homes, ...path].find(
+    (dir) => existsSync(join(dir, 'initdb')) && existsSync(join(dir, 'pg_ctl')),
+  );
 }
 
 function needPostgres() {
@@ -25,7 +32,8 @@ function needPostgres() {
 /** PostgreSQL refuses to run as root: there it runs as Debian's `postgres` user, otherwise as oneself. */
 function runner() {
   if (!isRoot()) return {};
-  const id = (flag) => Number(must('id', [flag, 'postgres'], { what: 'Looking up the postgres user' }).trim());
+  const id = (flag) =>
+    Number(must('id', [flag, 'postgres'], { what: 'Looking up the postgres user' }).trim());
   return { uid: id('-u'), gid: id('-g') };
 }
 
@@ -58,7 +66,11 @@ export async function startPostgres(dir, { settings = {} } = {}) {
   const options = { listen_addresses: '127.0.0.1', port, unix_socket_directories: '', ...settings };
   const flags = Object.entries(options).map(([name, value]) => `-c ${name}='${value}'`);
   const log = join(data, 'server.log');
-  const started = spawnSync(join(bin, 'pg_ctl'), ['start', '-D', data, '-w', '-t', '60', '-l', log, '-o', flags.join(' ')], { ...as, cwd: data, stdio: 'ignore', detached: true });
+  const started = spawnSync(
+    join(bin, 'pg_ctl'),
+    ['start', '-D', data, '-w', '-t', '60', '-l', log, '-o', flags.join(' ')],
+    { ...as, cwd: data, stdio: 'ignore', detached: true },
+  );
   if (started.status !== 0) {
     const words = existsSync(log) ? readFileSync(log, 'utf8').trim().split('\n').slice(-8).join('\n') : '';
     throw new Trouble(`PostgreSQL did not start in ${data}. Its last words:\n${words}`);
@@ -88,7 +100,19 @@ function makeCluster(bin, as, data, secret) {
   writeFileSync(handed, password, { mode: 0o600 });
   if (as.uid !== undefined) for (const path of [half, handed]) chownSync(path, as.uid, as.gid);
   try {
-    const args = ['-D', half, '-U', 'iron_clasp', '-A', 'scram-sha-256', `--pwfile=${handed}`, '-E', 'UTF8', '--locale=C.UTF-8', '--no-instructions'];
+    const args = [
+      '-D',
+      half,
+      '-U',
+      'iron_clasp',
+      '-A',
+      'scram-sha-256',
+      `--pwfile=${handed}`,
+      '-E',
+      'UTF8',
+      '--locale=C.UTF-8',
+      '--no-instructions',
+    ];
     must(join(bin, 'initdb'), args, { what: 'Creating the database', cwd: half, ...as });
     renameSync(half, data);
   } finally {
@@ -101,11 +125,17 @@ function checkVersion(bin, data) {
   const made = readFileSync(join(data, 'PG_VERSION'), 'utf8').trim();
   const have = must(join(bin, 'postgres'), ['--version']).match(/(\d+)/)?.[1];
   if (made !== have) {
-    throw new Trouble(`The data in ${data} were made by PostgreSQL ${made}; this machine has ${have}. Install PostgreSQL ${made}, or name another folder with IRON_CLASP_DATA.`);
+    throw new Trouble(
+      `The data in ${data} were made by PostgreSQL ${made}; this machine has ${have}. Install PostgreSQL ${made}, or name another folder with IRON_CLASP_DATA.`,
+    );
   }
 }
 
 /** Stops the cluster's server if one runs, ours or an orphan of a crashed start; quiet where none does. */
 function stop(bin, as, data) {
-  spawnSync(join(bin, 'pg_ctl'), ['stop', '-D', data, '-m', 'fast', '-w', '-t', '30'], { ...as, cwd: '/', stdio: 'ignore' });
+  spawnSync(join(bin, 'pg_ctl'), ['stop', '-D', data, '-m', 'fast', '-w', '-t', '30'], {
+    ...as,
+    cwd: '/',
+    stdio: 'ignore',
+  });
 }

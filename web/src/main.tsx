@@ -1,1 +1,1 @@
-document.title="x";
+document.title = 'x';

@@ -268,8 +268,8 @@ function met(condition: StrapCondition, { set, lifter, event }: CallContext): bo
       return !set.lift.timed && set.reps >= condition.reps;
     case 'families':
       return condition.families.includes(set.lift.family);
-    case 'loadAtLeastMax':
-      return set.load >= lifter.deadliftMax;
+    case 'loadAtLeastShareOfMax':
+      return set.load >= condition.share * lifter.deadliftMax;
     case 'aimIsBack':
       return set.lift.aimIsBack;
     case 'handPainAtLeast':

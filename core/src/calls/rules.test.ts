@@ -65,9 +65,9 @@ const TABLE: Record<string, { fires: RuleFacts; bars: string[]; quiet: RuleFacts
     bars: ['straps'],
     quiet: facts({ ...lift('snatch'), reps: 2, lifter: lifter({ hands: hands('left', { thumb: 'torn' }) }) }),
   },
-  'lift.mixed-not-admitted': {
-    fires: facts(lift('romanian')),
-    bars: ['mixed'],
+  'lift.grip-not-admitted': {
+    fires: facts(lift('curl')),
+    bars: ['mixed', 'hook'],
     quiet: facts(lift('rack-pull')),
   },
   'adaptation.hook-stage': {

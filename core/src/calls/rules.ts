@@ -1,3 +1,5 @@
+import { GRIPS } from '../clasp-curve/types.ts';
+import { GRIP_NAMES } from './say-call.ts';
 import { SIDES, type HandToday, type HistoryKind, type Side } from '../hands/hand-state.ts';
 import type { SetRole } from './set-role.ts';
 import type { CallLifter, EventRules, GripChoice, Reason, ReasonRank } from './types.ts';
@@ -165,13 +167,18 @@ export const CALL_RULES: readonly CallRule[] = [
         : undefined,
   },
   {
-    id: 'lift.mixed-not-admitted',
+    id: 'lift.grip-not-admitted',
     rank: 'lift',
-    reason: 'Mixed grip has no place on this lift.',
-    removes: ({ lift }) =>
-      lift.admitsMixed
-        ? undefined
-        : { choices: ['mixed'], sidesUnder: [], text: `${lift.name}: mixed grip has no place on this lift.` },
+    reason: 'The grip has no place on this lift.',
+    removes: ({ lift }) => {
+      const choices = GRIPS.filter((grip) => !lift.admits.includes(grip));
+      if (!lift.grips || choices.length === 0) return undefined;
+      return {
+        choices,
+        sidesUnder: [],
+        text: `${lift.name}: no place for ${choices.map((grip) => GRIP_NAMES[grip]).join(' or ')} grip on this lift.`,
+      };
+    },
   },
   {
     id: 'adaptation.hook-stage',

@@ -9,7 +9,7 @@ export type StrapCondition =
   | { readonly kind: 'roles'; readonly roles: readonly SetRole[] }
   | { readonly kind: 'repsAtLeast'; readonly reps: number }
   | { readonly kind: 'families'; readonly families: readonly LiftFamily[] }
-  | { readonly kind: 'loadAtLeastMax' }
+  | { readonly kind: 'loadAtLeastShareOfMax'; readonly share: number }
   | { readonly kind: 'aimIsBack' }
   | { readonly kind: 'handPainAtLeast'; readonly pain: number }
   | { readonly kind: 'eventAllowsStraps' };

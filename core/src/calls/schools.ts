@@ -52,16 +52,23 @@ export const SCHOOLS: readonly School[] = [
       },
       {
         id: 'school.strap-the-volume.straps-above-max',
-        when: [{ kind: 'loadAtLeastMax' }],
+        when: [{ kind: 'loadAtLeastShareOfMax', share: 1 }],
         reason: 'at or above the deadlift max the pull is for the back',
       },
       {
         id: 'school.strap-the-volume.straps-on-rows',
-        when: [{ kind: 'aimIsBack' }],
+        when: [{ kind: 'aimIsBack' }, { kind: 'roles', roles: WORK_ROLES }],
         reason: 'the back is the aim of the lift, not the grip',
       },
     ],
-    strapsLast: lastResort('strap-the-volume', 'extra heavy singles get straps once slipping starts'),
+    strapsLast: {
+      id: 'school.strap-the-volume.straps-last',
+      when: [
+        { kind: 'loadAtLeastShareOfMax', share: 0.95 },
+        { kind: 'roles', roles: WORK_ROLES },
+      ],
+      reason: 'extra heavy singles get straps once slipping starts',
+    },
     strapsNotBeforeMonths: 0,
     hold: {
       sets: 2,
@@ -224,7 +231,7 @@ export const SCHOOLS: readonly School[] = [
       },
       {
         id: 'school.strongman.straps-on-rows',
-        when: [{ kind: 'aimIsBack' }],
+        when: [{ kind: 'aimIsBack' }, { kind: 'roles', roles: WORK_ROLES }],
         reason: 'carries and stones already fill the week with grip work',
       },
     ],

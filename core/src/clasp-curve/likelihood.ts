@@ -20,6 +20,9 @@ export interface PosteriorAt {
   readonly hessian: Float64Array;
 }
 
+/** A stop this many σ before the predicted time was certain to double precision: it moves neither value nor slope. */
+const CERTAIN = -9;
+
 /**
  * Log-posterior of the censored log-normal accelerated-failure-time model with its exact first and second
  * derivatives, at θ = (coefficients…, ln σ).
@@ -53,6 +56,8 @@ export function logPosterior(
       dEtaEta = -1 / (sigma * sigma);
       dEtaTau = (-2 * z) / sigma;
       dTauTau = -2 * z * z;
+    } else if (z < CERTAIN) {
+      continue;
     } else {
       const h = normalHazard(z);
       const slope = h * (h - z);

@@ -26,6 +26,7 @@ function request(more: Partial<HoldRequest> = {}): HoldRequest {
 
 const session = (load: number, ...seconds: number[]): HoldSession => ({
   load,
+  grip: 'hook',
   target: 10,
   sets: seconds.map((each) => ({ seconds: each, ended: each >= 10 ? 'stopped' : 'slipped' })),
 });
@@ -50,12 +51,16 @@ describe('prescribeHold', () => {
   it('counts a hold put down a blink before the buzzer, but no earlier', () => {
     expect(
       prescribeHold(
-        request({ history: [{ load: 130, target: 10, sets: [{ seconds: 9.8, ended: 'stopped' }] }] }),
+        request({
+          history: [{ load: 130, grip: 'hook', target: 10, sets: [{ seconds: 9.8, ended: 'stopped' }] }],
+        }),
       ).change,
     ).toBe('add');
     expect(
       prescribeHold(
-        request({ history: [{ load: 130, target: 10, sets: [{ seconds: 9.5, ended: 'stopped' }] }] }),
+        request({
+          history: [{ load: 130, grip: 'hook', target: 10, sets: [{ seconds: 9.5, ended: 'stopped' }] }],
+        }),
       ).change,
     ).toBe('repeat');
   });
@@ -97,6 +102,20 @@ describe('prescribeHold', () => {
     expect(cleared.load).toBe(first.load);
   });
 
+  it('spares an arthritic thumb: no hook for holds', () => {
+    const sore = prescribeHold(
+      request({ lifter: lifter({ flags: [{ kind: 'thumbArthritis', side: 'right', cleared: true }] }) }),
+    );
+    expect(sore.grip).toBe('mixed');
+    expect(sore.why.map((reason) => reason.ruleId)).toContain('safety.thumb-arthritis-hook-top-only');
+  });
+
+  it('starts afresh when the grip is a new one', () => {
+    expect(
+      prescribeHold(request({ history: [{ ...session(130, 10, 10), grip: 'doubleOverhand' }] })).change,
+    ).toBe('start');
+  });
+
   it('is barred on torn skin, with the rule named', () => {
     const torn = prescribeHold(request({ lifter: lifter({ hands: hands('left', { palm: 'torn' }) }) }));
     expect(torn.barred).toMatchObject({ ruleId: 'safety.torn-callus-straps' });
@@ -106,6 +125,7 @@ describe('prescribeHold', () => {
     const history = fc.array(
       fc.record({
         load: fc.double({ min: 25, max: 220, noNaN: true }),
+        grip: fc.constant('hook' as const),
         target: fc.constant(10),
         sets: fc.array(
           fc.record({

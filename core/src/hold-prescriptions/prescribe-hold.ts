@@ -17,6 +17,7 @@ import { findLift } from '../set-demand/lifts.ts';
 export interface HoldSession {
   /** kg. */
   readonly load: number;
+  readonly grip: Grip;
   /** s that were asked for. */
   readonly target: number;
   readonly sets: readonly { readonly seconds: number; readonly ended: Ending }[];
@@ -38,7 +39,7 @@ export interface HoldRequest {
   readonly venue: CallVenue;
   readonly event?: EventRules;
   readonly ledger?: MixedLedger;
-  /** Earlier sessions of this hold, the latest first. */
+  /** Earlier sessions of this hold, the latest first; only those with the grip prescribed now are compared. */
   readonly history: readonly HoldSession[];
   readonly equipment: HoldEquipment;
   /** A coach may raise the ceiling above the deadlift max, kg. */
@@ -86,11 +87,12 @@ const UNCLEARED_EFFORT: EffortRule = { kind: 'fractionOfBest', fraction: 0.5 };
  * again; two misses running → 7.5 % off. Never above the deadlift max unless the coach raised the ceiling.
  */
 export function prescribeHold(request: HoldRequest): HoldPrescription {
-  const { curve, lifter, school, equipment, history } = request;
+  const { curve, lifter, school, equipment } = request;
   if (request.kind !== 'frontRackHold') throw new InvalidInputError('kind', 'frontRackHold', request.kind);
   const ceiling = checkPositive('ceiling', request.ceiling ?? lifter.deadliftMax, 2000);
   const scheme = school.hold;
   const held = chooseGrip(request);
+  const history = request.history.filter((session) => session.grip === held.grip);
   const uncleared = lifter.flags.find(
     (flag) => !flag.cleared && (flag.kind === 'bloodPressure' || flag.kind === 'fainting'),
   );
@@ -230,7 +232,8 @@ function chooseGrip(request: HoldRequest): { grip: Grip; sideUnder?: Side; barre
   const facts = {
     lifter: request.lifter,
     lift,
-    role: 'top' as const,
+    // The rules see a hold as accessory work: a thumb that may hook only top sets does not hook holds.
+    role: 'accessory' as const,
     reps: 1,
     ...(request.event && { event: request.event }),
   };

@@ -1,3 +1,5 @@
+import type { Grip } from '../clasp-curve/types.ts';
+
 /**
  * The catalogue of lifts: how each works the hands. Figures are working defaults of the trade; timed sets replace them.
  */
@@ -38,8 +40,8 @@ export interface Lift {
   readonly strapFit?: StrapFit;
   /** True where the back, not the grip, is the aim. */
   readonly aimIsBack: boolean;
-  /** True where a mixed grip is part of the trade (deadlift and its kin). */
-  readonly admitsMixed: boolean;
+  /** The bare grips that have a place on the lift. */
+  readonly admits: readonly Grip[];
 }
 
 export const STRAP_TYPES = ['loop', 'plain', 'quickRelease', 'figureEight', 'heavyDuty'] as const;
@@ -101,6 +103,11 @@ const NO_HOLD: StrapAdmission = {
   reason: 'the hand is what is trained: a strapped hold tells and builds nothing',
 };
 
+const ANY_GRIP: readonly Grip[] = ['doubleOverhand', 'mixed', 'hook'];
+/** Both hands the same way: the bar or handle must stay level with the body. */
+const EVEN: readonly Grip[] = ['doubleOverhand', 'hook'];
+const OVERHAND: readonly Grip[] = ['doubleOverhand'];
+
 function pull(id: string, name: string, more: Partial<Lift> = {}): Lift {
   return {
     id,
@@ -114,7 +121,7 @@ function pull(id: string, name: string, more: Partial<Lift> = {}): Lift {
     straps: YES,
     strapFit: LOOP,
     aimIsBack: false,
-    admitsMixed: true,
+    admits: ANY_GRIP,
     ...more,
   };
 }
@@ -126,7 +133,7 @@ const row = (id: string, name: string): Lift =>
     continuous: true,
     strapFit: LOOP_LIGHT,
     aimIsBack: true,
-    admitsMixed: false,
+    admits: EVEN,
   });
 const olympicPull = (id: string, name: string): Lift =>
   pull(id, name, {
@@ -134,7 +141,7 @@ const olympicPull = (id: string, name: string): Lift =>
     secondsPerRep: 3,
     dynamicFactor: EXPLOSIVE_PULL,
     strapFit: QUICK,
-    admitsMixed: false,
+    admits: EVEN,
   });
 const fullLift = (id: string, name: string, family: 'clean' | 'snatch', straps: StrapAdmission): Lift =>
   pull(id, name, {
@@ -143,7 +150,7 @@ const fullLift = (id: string, name: string, family: 'clean' | 'snatch', straps: 
     dynamicFactor: FULL_LIFT,
     straps,
     strapFit: QUICK,
-    admitsMixed: false,
+    admits: EVEN,
   });
 const noGrip = (id: string, name: string, family: 'press' | 'squat'): Lift =>
   pull(id, name, {
@@ -153,7 +160,7 @@ const noGrip = (id: string, name: string, family: 'press' | 'squat'): Lift =>
     dynamicFactor: STILL,
     grips: false,
     straps: NOT_GRIPPED,
-    admitsMixed: false,
+    admits: EVEN,
   });
 const carry = (id: string, name: string): Lift =>
   pull(id, name, {
@@ -162,7 +169,7 @@ const carry = (id: string, name: string): Lift =>
     timed: true,
     dynamicFactor: CARRY,
     strapFit: HEAVY,
-    admitsMixed: false,
+    admits: OVERHAND,
   });
 const hold = (id: string, name: string): Lift =>
   pull(id, name, { family: 'hold', secondsPerRep: 10, timed: true, dynamicFactor: STILL, straps: NO_HOLD });
@@ -171,27 +178,27 @@ const hold = (id: string, name: string): Lift =>
 export const LIFTS: readonly Lift[] = [
   pull('deadlift.conventional', 'Deadlift', { family: 'deadlift' }),
   pull('deadlift.sumo', 'Sumo deadlift', { family: 'deadlift' }),
-  pull('deadlift.clean-grip', 'Clean-grip deadlift', { family: 'deadlift', admitsMixed: false }),
+  pull('deadlift.clean-grip', 'Clean-grip deadlift', { family: 'deadlift', admits: EVEN }),
   pull('deadlift.deficit', 'Deficit deadlift', { family: 'deadlift', secondsPerRep: 6 }),
   pull('deadlift.paused', 'Paused deadlift', { family: 'deadlift', secondsPerRep: 7 }),
   pull('romanian', 'Romanian deadlift', {
     secondsPerRep: 4,
     continuous: true,
     strapFit: LOOP_LIGHT,
-    admitsMixed: false,
+    admits: EVEN,
   }),
   pull('stiff-leg', 'Stiff-leg deadlift', {
     secondsPerRep: 4,
     continuous: true,
     strapFit: LOOP_LIGHT,
-    admitsMixed: false,
+    admits: EVEN,
   }),
   pull('rack-pull', 'Rack pull'),
   pull('block-pull', 'Block pull'),
-  pull('shrug', 'Shrug', { secondsPerRep: 2.5, continuous: true, aimIsBack: true, admitsMixed: false }),
+  pull('shrug', 'Shrug', { secondsPerRep: 2.5, continuous: true, aimIsBack: true, admits: EVEN }),
   row('row.barbell', 'Barbell row'),
   row('row.dumbbell', 'Dumbbell row'),
-  row('pull-down', 'Lat pull-down'),
+  { ...row('pull-down', 'Lat pull-down'), admits: OVERHAND },
   olympicPull('clean-pull', 'Clean pull'),
   olympicPull('snatch-pull', 'Snatch pull'),
   fullLift('clean', 'Clean', 'clean', NO_CLEAN),
@@ -206,28 +213,28 @@ export const LIFTS: readonly Lift[] = [
     secondsPerRep: 3,
     continuous: true,
     straps: NO_HANG,
-    admitsMixed: false,
+    admits: OVERHAND,
   }),
   pull('chin-up', 'Chin-up', {
     family: 'bodyweightPull',
     secondsPerRep: 3,
     continuous: true,
     straps: NO_HANG,
-    admitsMixed: false,
+    admits: OVERHAND,
   }),
   pull('hanging-leg-raise', 'Hanging leg raise', {
     family: 'bodyweightPull',
     secondsPerRep: 3,
     continuous: true,
     straps: NO_HANG,
-    admitsMixed: false,
+    admits: OVERHAND,
   }),
   pull('curl', 'Curl', {
     family: 'curl',
     secondsPerRep: 3,
     continuous: true,
     straps: NO_HANG,
-    admitsMixed: false,
+    admits: OVERHAND,
   }),
   carry('carry.handles', 'Farmer carry'),
   carry('carry.frame', 'Frame carry'),

@@ -4,7 +4,12 @@ const pull = { lift: 'deadlift.conventional', load: 200, reps: 3, grip: 'hook', 
 
 describe('observeSet', () => {
   it('is a hold as long as the set’s demand, stopped on purpose', () => {
-    expect(observeSet({ ...pull, reps: 1 })).toEqual({ load: 210, seconds: 5, ended: 'stopped', grip: 'hook' });
+    expect(observeSet({ ...pull, reps: 1 })).toEqual({
+      load: 210,
+      seconds: 5,
+      ended: 'stopped',
+      grip: 'hook',
+    });
   });
 
   it('ends half-way through the repetition that slipped', () => {
@@ -19,6 +24,8 @@ describe('observeSet', () => {
   });
 
   it('refuses a slip outside the set', () => {
-    expect(() => observeSet({ ...pull, slippedAtRep: 4 })).toThrow(/slippedAtRep must be a whole number from 1 to 3/);
+    expect(() => observeSet({ ...pull, slippedAtRep: 4 })).toThrow(
+      /slippedAtRep must be a whole number from 1 to 3/,
+    );
   });
 });

@@ -40,7 +40,10 @@ export function observeSet(set: DoneSet): HoldObservation | undefined {
   const whole = setDemand({ ...set, lift });
   return {
     load: whole.load,
-    seconds: set.slippedAtRep === undefined || set.seconds !== undefined ? whole.seconds : secondsUntil(set, set.slippedAtRep),
+    seconds:
+      set.slippedAtRep === undefined || set.seconds !== undefined
+        ? whole.seconds
+        : secondsUntil(set, set.slippedAtRep),
     ended: set.slippedAtRep === undefined ? 'stopped' : 'slipped',
     grip: set.grip,
     ...(set.chalk && { chalk: set.chalk }),

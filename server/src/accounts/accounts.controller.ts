@@ -1,4 +1,16 @@
-import { Body, Controller, Delete, Get, HttpCode, Inject, Patch, Post, Req, Res, UseGuards } from '@nestjs/common';
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  HttpCode,
+  Inject,
+  Patch,
+  Post,
+  Req,
+  Res,
+  UseGuards,
+} from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { PreferencesRequest, SignInRequest, type SessionView, type WelcomeView } from '@iron-clasp/contract';
 import { ThrottlerGuard } from '@nestjs/throttler';
@@ -31,7 +43,10 @@ export class AccountsController {
   @Post('session')
   @HttpCode(200)
   @ApiOperation({ summary: 'Sign in' })
-  async signIn(@Body() body: SignInRequest, @Res({ passthrough: true }) response: Response): Promise<SessionView> {
+  async signIn(
+    @Body() body: SignInRequest,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<SessionView> {
     const { token, view } = await this.service.signIn(body.email, body.password);
     response.cookie(COOKIE, token, {
       httpOnly: true,
@@ -54,7 +69,10 @@ export class AccountsController {
   @Delete('session')
   @HttpCode(204)
   @ApiOperation({ summary: 'Sign out' })
-  async signOut(@Req() request: SignedInRequest, @Res({ passthrough: true }) response: Response): Promise<void> {
+  async signOut(
+    @Req() request: SignedInRequest,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<void> {
     await this.service.signOut(request.cookies?.[COOKIE] ?? '');
     response.clearCookie(COOKIE, { path: '/', sameSite: 'strict', httpOnly: true });
   }

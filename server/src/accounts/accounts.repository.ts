@@ -32,7 +32,12 @@ export class AccountsRepository {
   }
 
   async removeExpired(now: Date): Promise<void> {
-    await this.db.getRepository(SignIn).createQueryBuilder().delete().where('expires_at < :now', { now }).execute();
+    await this.db
+      .getRepository(SignIn)
+      .createQueryBuilder()
+      .delete()
+      .where('expires_at < :now', { now })
+      .execute();
   }
 
   async signedIn(tokenHash: string, now: Date): Promise<SignedIn | null> {

@@ -23,13 +23,22 @@ export class AccountsService {
   async signIn(email: string, password: string): Promise<{ token: string; view: SessionView }> {
     const account = await this.accounts.byEmailWithPassword(email);
     if (!(await checkPassword(account?.passwordHash, password)) || !account) {
-      throw new Problem(401, 'wrong-sign-in', 'E-mail and password do not belong together. Check both and try again.');
+      throw new Problem(
+        401,
+        'wrong-sign-in',
+        'E-mail and password do not belong together. Check both and try again.',
+      );
     }
     const now = this.clock.now();
     await this.accounts.removeExpired(now);
     const token = freshToken();
     const expiresAt = new Date(now.getTime() + SIGN_IN_DAYS * 86_400_000);
-    await this.accounts.addSignIn({ tokenHash: hashOf(token), accountId: account.id, changeToken: freshToken(), expiresAt });
+    await this.accounts.addSignIn({
+      tokenHash: hashOf(token),
+      accountId: account.id,
+      changeToken: freshToken(),
+      expiresAt,
+    });
     return { token, view: viewOf((await this.accounts.signedIn(hashOf(token), now))!) };
   }
 
@@ -44,5 +53,9 @@ export class AccountsService {
 
 export function viewOf({ account, club, changeToken }: SignedIn): SessionView {
   const { id, name, email, unit, theme } = account;
-  return { account: { id, name, email, unit, theme }, club: { id: club.id, name: club.name }, token: changeToken };
+  return {
+    account: { id, name, email, unit, theme },
+    club: { id: club.id, name: club.name },
+    token: changeToken,
+  };
 }

@@ -1,5 +1,11 @@
 import { timingSafeEqual } from 'node:crypto';
-import { Injectable, SetMetadata, createParamDecorator, type CanActivate, type ExecutionContext } from '@nestjs/common';
+import {
+  Injectable,
+  SetMetadata,
+  createParamDecorator,
+  type CanActivate,
+  type ExecutionContext,
+} from '@nestjs/common';
 import { Reflector } from '@nestjs/core';
 import type { Request } from 'express';
 import { Problem } from '../http/problem.ts';
@@ -27,7 +33,8 @@ export const Who = createParamDecorator((_: unknown, context: ExecutionContext):
   return signedIn;
 });
 
-const SIGNED_OUT = 'You are signed out. What you entered is kept on this device; sign in and it will be sent.';
+const SIGNED_OUT =
+  'You are signed out. What you entered is kept on this device; sign in and it will be sent.';
 const SAFE = new Set(['GET', 'HEAD', 'OPTIONS']);
 
 /**
@@ -51,9 +58,14 @@ export class SignedInGuard implements CanActivate {
     const signedIn = await this.accounts.whoIs(request.cookies?.[COOKIE]);
     if (!signedIn) throw new Problem(401, 'signed-out', SIGNED_OUT);
     const roles = this.reflector.getAllAndOverride<Role[] | undefined>(ROLES, targets) ?? ['coach'];
-    if (!roles.includes(signedIn.account.role)) throw new Problem(403, 'not-allowed', 'Your account may not do this.');
+    if (!roles.includes(signedIn.account.role))
+      throw new Problem(403, 'not-allowed', 'Your account may not do this.');
     if (changes && !sameText(request.get(CHANGE_HEADER) ?? '', signedIn.changeToken)) {
-      throw new Problem(403, 'stale-page', 'This page is out of date. Reload it and try again; what you entered is kept.');
+      throw new Problem(
+        403,
+        'stale-page',
+        'This page is out of date. Reload it and try again; what you entered is kept.',
+      );
     }
     request.signedIn = signedIn;
     return true;

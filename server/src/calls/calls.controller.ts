@@ -19,7 +19,11 @@ export class CallsController {
 
   @Patch('sessions/:id')
   @ApiOperation({ summary: 'Hold the session in another venue; refused where the page is stale' })
-  move(@Who() who: SignedIn, @Param('id', new KnownId('session')) id: string, @Body() body: MoveSessionRequest): Promise<CallsView> {
+  move(
+    @Who() who: SignedIn,
+    @Param('id', new KnownId('session')) id: string,
+    @Body() body: MoveSessionRequest,
+  ): Promise<CallsView> {
     return this.calls.move(who.club.id, id, body.venueId, body.version);
   }
 

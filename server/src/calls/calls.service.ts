@@ -15,7 +15,14 @@ import {
   type MixedLedger,
   type SetCall,
 } from '@iron-clasp/core';
-import type { CalledSet, CallsView, CurveView, LoggedHoldView, LoggedSetView, SessionHead } from '@iron-clasp/contract';
+import type {
+  CalledSet,
+  CallsView,
+  CurveView,
+  LoggedHoldView,
+  LoggedSetView,
+  SessionHead,
+} from '@iron-clasp/contract';
 import { Clock } from '../clock.ts';
 import { CurvesService } from '../curves/curves.service.ts';
 import { notFound, Problem } from '../http/problem.ts';
@@ -77,7 +84,11 @@ export class CallsService {
     if (!session) throw notFound('session');
     if (!(await this.kit.kit(clubId, venueId))) throw notFound('venue');
     if (session.venueId !== venueId && !(await this.training.move(sessionId, venueId, version))) {
-      throw new Problem(409, 'changed-meanwhile', 'This session was changed since the page was opened. Reload to see it, then choose again.');
+      throw new Problem(
+        409,
+        'changed-meanwhile',
+        'This session was changed since the page was opened. Reload to see it, then choose again.',
+      );
     }
     return this.session(clubId, sessionId);
   }
@@ -96,11 +107,24 @@ export class CallsService {
     return this.curveView(facts.curve, facts.observations, demandsOf(facts.sets, calls, hold));
   }
 
-  private curveView(curve: HoldCurve, observations: readonly LoggedObservation[], demands: CurveView['demands']): CurveView {
-    return { curve, points: this.curves.points(curve, observations), readOuts: this.curves.readOuts(curve), demands };
+  private curveView(
+    curve: HoldCurve,
+    observations: readonly LoggedObservation[],
+    demands: CurveView['demands'],
+  ): CurveView {
+    return {
+      curve,
+      points: this.curves.points(curve, observations),
+      readOuts: this.curves.readOuts(curve),
+      demands,
+    };
   }
 
-  private async facts(clubId: string, session: TrainingSession, known?: LifterProfile): Promise<SessionFacts> {
+  private async facts(
+    clubId: string,
+    session: TrainingSession,
+    known?: LifterProfile,
+  ): Promise<SessionFacts> {
     const [profile, kit, sets, observations, mixedSets] = await Promise.all([
       known ?? this.lifters.profile(clubId, session.lifterId),
       this.kit.kit(clubId, session.venueId),
@@ -109,7 +133,15 @@ export class CallsService {
       this.log.mixedSets(session.lifterId, this.clock.today()),
     ]);
     if (!kit) throw notFound('venue');
-    return { session, profile, kit, sets, observations, curve: this.curves.fit(profile.lifter, observations), ledger: mixedLedger(mixedSets) };
+    return {
+      session,
+      profile,
+      kit,
+      sets,
+      observations,
+      curve: this.curves.fit(profile.lifter, observations),
+      ledger: mixedLedger(mixedSets),
+    };
   }
 
   private callAll(facts: SessionFacts): SetCall[] {
@@ -135,7 +167,10 @@ export class CallsService {
    * Today's hold as it stood before anything was logged today, so that it does not move under the lifter's hands,
    * and the next one with today's results in.
    */
-  private async holds(facts: SessionFacts, doneToday: readonly LoggedHold[]): Promise<{ hold: HoldPrescription; nextHold: HoldPrescription | null }> {
+  private async holds(
+    facts: SessionFacts,
+    doneToday: readonly LoggedHold[],
+  ): Promise<{ hold: HoldPrescription; nextHold: HoldPrescription | null }> {
     const { session, profile, curve, observations, ledger } = facts;
     const lifterId = profile.lifter.id;
     const before = observations.filter((each) => each.sessionId !== session.id);
@@ -147,10 +182,18 @@ export class CallsService {
       ledger,
       equipment: facts.kit.equipment,
     };
-    const todaysCurve = before.length === observations.length ? curve : this.curves.fit(profile.lifter, before);
-    const hold = prescribeHold({ ...base, curve: todaysCurve, history: await this.log.holdHistory(lifterId, session.id) });
+    const todaysCurve =
+      before.length === observations.length ? curve : this.curves.fit(profile.lifter, before);
+    const hold = prescribeHold({
+      ...base,
+      curve: todaysCurve,
+      history: await this.log.holdHistory(lifterId, session.id),
+    });
     if (doneToday.length === 0) return { hold, nextHold: null };
-    return { hold, nextHold: prescribeHold({ ...base, curve, history: await this.log.holdHistory(lifterId, null) }) };
+    return {
+      hold,
+      nextHold: prescribeHold({ ...base, curve, history: await this.log.holdHistory(lifterId, null) }),
+    };
   }
 }
 
@@ -179,7 +222,12 @@ function headOf({ session, profile, kit }: SessionFacts, venues: SessionHead['ve
   };
 }
 
-function calledSet(set: PlannedSet, call: SetCall, equipment: HoldEquipment, done: LoggedSet | undefined): CalledSet {
+function calledSet(
+  set: PlannedSet,
+  call: SetCall,
+  equipment: HoldEquipment,
+  done: LoggedSet | undefined,
+): CalledSet {
   const loading: BarLoading = loadBar({ target: set.load, ...equipment }).nearest;
   return {
     id: set.id,
@@ -204,7 +252,11 @@ function loggedHold({ id, load, seconds, target, ended, grip, doneAt }: LoggedHo
 }
 
 /** What the session's heaviest bare-handed sets and its hold ask: one mark a lift and role. */
-function demandsOf(sets: readonly PlannedSet[], calls: readonly SetCall[], hold: HoldPrescription | null): CurveView['demands'] {
+function demandsOf(
+  sets: readonly PlannedSet[],
+  calls: readonly SetCall[],
+  hold: HoldPrescription | null,
+): CurveView['demands'] {
   const heaviest = new Map<string, CurveView['demands'][number]>();
   sets.forEach((set, i) => {
     const { demand, grip, choice } = calls[i]!;
@@ -214,7 +266,9 @@ function demandsOf(sets: readonly PlannedSet[], calls: readonly SetCall[], hold:
     if (!known || demand.load > known.load) heaviest.set(label, { label, ...demand, grip });
   });
   const marks = [...heaviest.values()];
-  return hold && !hold.barred ? [...marks, { label: 'Front rack hold', load: hold.load, seconds: hold.seconds, grip: hold.grip }] : marks;
+  return hold && !hold.barred
+    ? [...marks, { label: 'Front rack hold', load: hold.load, seconds: hold.seconds, grip: hold.grip }]
+    : marks;
 }
 
 const ROLE_LABELS: Record<PlannedSet['role'], string> = {

@@ -1,5 +1,12 @@
 import { Injectable } from '@nestjs/common';
-import { fitHoldCurve, holdProbability, medianLoad, REFERENCE_SHARE_OF_DEADLIFT, worthOf, type HoldCurve } from '@iron-clasp/core';
+import {
+  fitHoldCurve,
+  holdProbability,
+  medianLoad,
+  REFERENCE_SHARE_OF_DEADLIFT,
+  worthOf,
+  type HoldCurve,
+} from '@iron-clasp/core';
 import type { CurvePoint, CurveView } from '@iron-clasp/contract';
 import { Clock } from '../clock.ts';
 import type { Lifter } from '../lifters/lifter.entity.ts';
@@ -28,16 +35,29 @@ export class CurvesService {
     return {
       tenSeconds: medianLoad(curve, { seconds: 10 }),
       thirtySeconds: medianLoad(curve, { seconds: 30 }),
-      worth: (['mixed', 'hook', 'noChalk'] as const).map((effect) => ({ effect, estimate: worthOf(curve, effect)! })),
+      worth: (['mixed', 'hook', 'noChalk'] as const).map((effect) => ({
+        effect,
+        estimate: worthOf(curve, effect)!,
+      })),
     };
   }
 
   /** The points worth drawing: every hold and slip, and those stops that came near the limit; the newest first. */
   points(curve: HoldCurve, observations: readonly LoggedObservation[]): CurvePoint[] {
     return observations
-      .filter((each) => each.source === 'hold' || each.ended === 'slipped' || holdProbability(curve, each) < TELLING_BELOW)
+      .filter(
+        (each) =>
+          each.source === 'hold' || each.ended === 'slipped' || holdProbability(curve, each) < TELLING_BELOW,
+      )
       .sort((a, b) => a.ageDays - b.ageDays)
       .slice(0, MOST_POINTS)
-      .map(({ load, seconds, ended, grip, ageDays, source }) => ({ load, seconds, ended, grip: grip!, ageDays, source }));
+      .map(({ load, seconds, ended, grip, ageDays, source }) => ({
+        load,
+        seconds,
+        ended,
+        grip: grip!,
+        ageDays,
+        source,
+      }));
   }
 }

@@ -10,8 +10,21 @@ import { SnakeNaming } from './snake-naming.ts';
 
 /** Every table of the product. */
 export const ENTITIES = [
-  Club, Account, SignIn, Venue, Bar, Plate, Lifter, LifterHistory, HandsCheck, Meet, SeasonMarkRow,
-  TrainingSession, PlannedSet, LoggedSet, LoggedHold,
+  Club,
+  Account,
+  SignIn,
+  Venue,
+  Bar,
+  Plate,
+  Lifter,
+  LifterHistory,
+  HandsCheck,
+  Meet,
+  SeasonMarkRow,
+  TrainingSession,
+  PlannedSet,
+  LoggedSet,
+  LoggedHold,
 ];
 
 /** The connection to PostgreSQL; migrations are run on connecting, never schema sync. */

@@ -18,7 +18,9 @@ export interface Chance {
 }
 
 export function chanceOf(name: string): Chance {
-  const generator = xoroshiro128plus(parseInt(createHash('sha256').update(name).digest('hex').slice(0, 8), 16));
+  const generator = xoroshiro128plus(
+    parseInt(createHash('sha256').update(name).digest('hex').slice(0, 8), 16),
+  );
   const uniform = (): number => uniformFloat64(generator);
   return { uniform, normal: randomNormal.source(uniform)() };
 }

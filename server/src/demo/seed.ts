@@ -1,15 +1,38 @@
 import { DEFAULT_THRESHOLDS } from '@iron-clasp/core';
-import { addDays, addHours, addMinutes, addWeeks, format, parseISO, startOfISOWeek, subMonths } from 'date-fns';
+import {
+  addDays,
+  addHours,
+  addMinutes,
+  addWeeks,
+  format,
+  parseISO,
+  startOfISOWeek,
+  subMonths,
+} from 'date-fns';
 import type { DataSource, EntityManager } from 'typeorm';
 import { hashPassword } from '../accounts/passwords.ts';
 import { idOf } from './random.ts';
-import { DEMO_CLUB, DEMO_COACH, DEMO_COACH_NAME, DEMO_LIFTERS, DEMO_VENUES, type DemoLifter } from './scenario.ts';
+import {
+  DEMO_CLUB,
+  DEMO_COACH,
+  DEMO_COACH_NAME,
+  DEMO_LIFTERS,
+  DEMO_VENUES,
+  type DemoLifter,
+} from './scenario.ts';
 import { simulate, type SimSession } from './simulate.ts';
 
 type Row = Record<string, unknown>;
 type LifterTable =
-  | 'lifter' | 'lifter_history' | 'hands_check' | 'meet' | 'season_mark'
-  | 'training_session' | 'planned_set' | 'logged_set' | 'logged_hold';
+  | 'lifter'
+  | 'lifter_history'
+  | 'hands_check'
+  | 'meet'
+  | 'season_mark'
+  | 'training_session'
+  | 'planned_set'
+  | 'logged_set'
+  | 'logged_hold';
 const day = (date: Date): string => format(date, 'yyyy-MM-dd');
 
 /**
@@ -32,7 +55,10 @@ export async function seedDemo(db: DataSource, today: string): Promise<number | 
 async function insertAll(tx: EntityManager, table: string, rows: readonly Row[]): Promise<void> {
   if (rows.length === 0) return;
   const columns = Object.keys(rows[0]!).join(', ');
-  await tx.query(`INSERT INTO ${table} (${columns}) SELECT ${columns} FROM json_populate_recordset(NULL::${table}, $1)`, [JSON.stringify(rows)]);
+  await tx.query(
+    `INSERT INTO ${table} (${columns}) SELECT ${columns} FROM json_populate_recordset(NULL::${table}, $1)`,
+    [JSON.stringify(rows)],
+  );
 }
 
 /** All rows of the demo by table, parents before children. */
@@ -44,11 +70,41 @@ export function demoRows(passwordHash: string, today: string): [string, Row[]][]
     ['club', [{ id: clubId, name: DEMO_CLUB }]],
     [
       'account',
-      [{ id: idOf('coach'), club_id: clubId, email: DEMO_COACH.email, name: DEMO_COACH_NAME, role: 'coach', password_hash: passwordHash, unit: 'kg', theme: 'light' }],
+      [
+        {
+          id: idOf('coach'),
+          club_id: clubId,
+          email: DEMO_COACH.email,
+          name: DEMO_COACH_NAME,
+          role: 'coach',
+          password_hash: passwordHash,
+          unit: 'kg',
+          theme: 'light',
+        },
+      ],
     ],
-    ['venue', DEMO_VENUES.map(({ name, chalk }) => ({ id: idOf(`venue ${name}`), club_id: clubId, name, chalk }))],
-    ['bar', DEMO_VENUES.map(({ name, bar }) => ({ id: idOf(`bar ${name}`), venue_id: idOf(`venue ${name}`), ...bar }))],
-    ['plate', DEMO_VENUES.flatMap(({ name, plates }) => plates.map((plate) => ({ id: idOf(`plate ${name} ${plate.mass} ${plate.unit}`), venue_id: idOf(`venue ${name}`), ...plate })))],
+    [
+      'venue',
+      DEMO_VENUES.map(({ name, chalk }) => ({ id: idOf(`venue ${name}`), club_id: clubId, name, chalk })),
+    ],
+    [
+      'bar',
+      DEMO_VENUES.map(({ name, bar }) => ({
+        id: idOf(`bar ${name}`),
+        venue_id: idOf(`venue ${name}`),
+        ...bar,
+      })),
+    ],
+    [
+      'plate',
+      DEMO_VENUES.flatMap(({ name, plates }) =>
+        plates.map((plate) => ({
+          id: idOf(`plate ${name} ${plate.mass} ${plate.unit}`),
+          venue_id: idOf(`venue ${name}`),
+          ...plate,
+        })),
+      ),
+    ],
     ['lifter', gather('lifter')],
     ['lifter_history', gather('lifter_history')],
     ['hands_check', gather('hands_check')],
@@ -82,8 +138,21 @@ function lifterRows(lifter: DemoLifter, clubId: string, today: string): Record<L
         thresholds: DEFAULT_THRESHOLDS,
       },
     ],
-    lifter_history: lifter.history.map((flag) => ({ id: idOf(`history ${lifter.name} ${flag.kind}`), lifter_id: id, side: null, since: null, ...flag })),
-    hands_check: [{ id: idOf(`hands ${lifter.name}`), lifter_id: id, checked_on: day(addDays(parseISO(today), -1)), hands: lifter.hands }],
+    lifter_history: lifter.history.map((flag) => ({
+      id: idOf(`history ${lifter.name} ${flag.kind}`),
+      lifter_id: id,
+      side: null,
+      since: null,
+      ...flag,
+    })),
+    hands_check: [
+      {
+        id: idOf(`hands ${lifter.name}`),
+        lifter_id: id,
+        checked_on: day(addDays(parseISO(today), -1)),
+        hands: lifter.hands,
+      },
+    ],
     meet: lifter.meet
       ? [
           {
@@ -112,7 +181,11 @@ function lifterRows(lifter: DemoLifter, clubId: string, today: string): Record<L
   };
 }
 
-function sessionRows(lifter: DemoLifter, lifterId: string, session: SimSession): { session: Row; planned: Row[]; logged: Row[]; holds: Row[] } {
+function sessionRows(
+  lifter: DemoLifter,
+  lifterId: string,
+  session: SimSession,
+): { session: Row; planned: Row[]; logged: Row[]; holds: Row[] } {
   const name = `${lifter.name} ${session.on} ${session.title}`;
   const id = idOf(`session ${name}`);
   const venue = DEMO_VENUES.find((each) => each.name === session.venue)!;

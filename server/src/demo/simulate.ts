@@ -11,7 +11,14 @@ import {
 } from '@iron-clasp/core';
 import { addDays, addWeeks, format, parseISO, startOfISOWeek } from 'date-fns';
 import { chanceOf, type Chance } from './random.ts';
-import { HOME, type DemoLifter, type DemoVenue, type HiddenTruth, type PlannedDay, type PlannedLift } from './scenario.ts';
+import {
+  HOME,
+  type DemoLifter,
+  type DemoVenue,
+  type HiddenTruth,
+  type PlannedDay,
+  type PlannedLift,
+} from './scenario.ts';
 
 export const WEEKS_OF_LOGS = 26;
 export const WEEKS_PLANNED = 7;
@@ -90,15 +97,25 @@ const toStep = (load: number): number => Math.max(25, Math.round(load / 2.5) * 2
 
 function planLift(entry: PlannedLift, level: number): SimSet[] {
   const work = (role: SetRole, share: number, sets: number, reps: number): SimSet[] =>
-    Array.from({ length: sets }, () => ({ lift: entry.lift, role, load: toStep(level * share), reps, seconds: entry.seconds ?? null }));
-  const warmups = (entry.role === 'accessory' ? [] : RAMP.slice(0, entry.role === 'top' ? 5 : 3)).map(([share, reps]) => ({
-    lift: entry.lift,
-    role: 'warmup' as const,
-    load: toStep(level * entry.share * share),
-    reps,
-    seconds: entry.seconds ?? null,
-  }));
-  const backoff = entry.backoff ? work('backoff', entry.backoff.share, entry.backoff.sets, entry.backoff.reps) : [];
+    Array.from({ length: sets }, () => ({
+      lift: entry.lift,
+      role,
+      load: toStep(level * share),
+      reps,
+      seconds: entry.seconds ?? null,
+    }));
+  const warmups = (entry.role === 'accessory' ? [] : RAMP.slice(0, entry.role === 'top' ? 5 : 3)).map(
+    ([share, reps]) => ({
+      lift: entry.lift,
+      role: 'warmup' as const,
+      load: toStep(level * entry.share * share),
+      reps,
+      seconds: entry.seconds ?? null,
+    }),
+  );
+  const backoff = entry.backoff
+    ? work('backoff', entry.backoff.share, entry.backoff.sets, entry.backoff.reps)
+    : [];
   return [...warmups, ...work(entry.role, entry.share, entry.sets, entry.reps), ...backoff];
 }
 
@@ -112,7 +129,9 @@ function play(
 ): Pick<SimSession, 'logged' | 'holds'> {
   const hand = handOf(lifter, venue, week);
   const logged = plan.map((set, i) => doSet(lifter, set, week, i, hand, chance));
-  const inBlock = lifter.blocks.some((block) => block.kind === 'holdBlock' && week >= block.from && week <= block.to);
+  const inBlock = lifter.blocks.some(
+    (block) => block.kind === 'holdBlock' && week >= block.from && week <= block.to,
+  );
   const holds = day.hold && inBlock ? doHolds(lifter, week, hand, chance) : [];
   return { logged, holds };
 }
@@ -124,20 +143,34 @@ function handOf({ truth, deadliftMax }: DemoLifter, venue: DemoVenue, week: numb
   const slope = Math.max(truth.slope, SLOPE_FLOOR);
   const chalk = venue.chalk === 'block' ? 1 : venue.chalk === 'liquid' ? 0.97 : truth.noChalk;
   const diameter = 0.982 ** (venue.bar.diameter - 28.5);
-  const ten = deadliftMax * truth.tenSecondShare * (1 + (truth.growth * week) / WEEKS_OF_LOGS) * chalk * diameter;
-  return (demand, grip, earlierHolds = 0) => 10 * ((ten * worth(truth, grip) * 0.97 ** earlierHolds) / demand.load) ** slope;
+  const ten =
+    deadliftMax * truth.tenSecondShare * (1 + (truth.growth * week) / WEEKS_OF_LOGS) * chalk * diameter;
+  return (demand, grip, earlierHolds = 0) =>
+    10 * ((ten * worth(truth, grip) * 0.97 ** earlierHolds) / demand.load) ** slope;
 }
 
 function worth(truth: HiddenTruth, grip: Grip): number {
   return grip === 'mixed' ? truth.mixed : grip === 'hook' ? truth.hook : 1;
 }
 
-function doSet(lifter: DemoLifter, set: SimSet, week: number, place: number, hand: Hand, chance: Chance): SimLoggedSet {
+function doSet(
+  lifter: DemoLifter,
+  set: SimSet,
+  week: number,
+  place: number,
+  hand: Hand,
+  chance: Chance,
+): SimLoggedSet {
   const lift = findLift(set.lift)!;
   const choice = admitted(habit(lifter, set.role, week), set.lift);
   const strapped = choice === 'straps';
   const grip: Grip = choice === 'straps' ? 'doubleOverhand' : choice;
-  const demand = setDemand({ lift, reps: set.reps, load: set.load, ...(set.seconds && { seconds: set.seconds }) });
+  const demand = setDemand({
+    lift,
+    reps: set.reps,
+    load: set.load,
+    ...(set.seconds && { seconds: set.seconds }),
+  });
   const held = hand(demand, grip) * Math.exp(lifter.truth.scatter * chance.normal());
   const slips = lift.grips && !strapped && held < demand.seconds;
   const sideUnder = grip === 'mixed' ? underOf(lifter, week, place) : null;
@@ -160,13 +193,14 @@ function habit(lifter: DemoLifter, role: SetRole, week: number): GripChoice {
 function admitted(choice: GripChoice, liftId: string): GripChoice {
   const lift = findLift(liftId)!;
   if (choice === 'straps' && !lift.straps.allowed) return 'doubleOverhand';
-  if (choice === 'mixed' && !lift.admitsMixed) return 'doubleOverhand';
-  return choice;
+  return choice === 'straps' || lift.admits.includes(choice) ? choice : 'doubleOverhand';
 }
 
 /** Most lifters drift to one side: four sets in five the non-dominant hand goes under, unless an injury bars it. */
 function underOf(lifter: DemoLifter, week: number, place: number): Side {
-  const barred = lifter.history.find((flag) => flag.kind === 'bicepsTendon' || flag.kind === 'shoulder')?.side;
+  const barred = lifter.history.find(
+    (flag) => flag.kind === 'bicepsTendon' || flag.kind === 'shoulder',
+  )?.side;
   const usual: Side = lifter.dominantHand === 'right' ? 'left' : 'right';
   const other: Side = lifter.dominantHand;
   const wanted = (week + place + WEEKS_OF_LOGS) % 5 === 0 ? other : usual;
@@ -176,13 +210,20 @@ function underOf(lifter: DemoLifter, week: number, place: number): Side {
 const HOLD_TARGET = 10;
 
 function doHolds(lifter: DemoLifter, week: number, hand: Hand, chance: Chance): SimHold[] {
-  const grip: Grip = 'doubleOverhand';
+  const grip: Grip = lifter.habits.top.find((each) => each !== 'straps') as Grip;
   // A coach's eye: a little under what ten seconds would take, a step more each week of a block.
-  const block = lifter.blocks.find((each) => each.kind === 'holdBlock' && week >= each.from && week <= each.to)!;
-  const guess = lifter.deadliftMax * lifter.truth.tenSecondShare * (0.86 + 0.03 * (week - block.from));
+  const block = lifter.blocks.find(
+    (each) => each.kind === 'holdBlock' && week >= each.from && week <= each.to,
+  )!;
+  const guess =
+    lifter.deadliftMax *
+    lifter.truth.tenSecondShare *
+    worth(lifter.truth, grip) *
+    (0.86 + 0.03 * (week - block.from));
   const load = toStep(guess);
   return [0, 1].map((earlier) => {
-    const held = hand({ load, seconds: HOLD_TARGET }, grip, earlier) * Math.exp(lifter.truth.scatter * chance.normal());
+    const held =
+      hand({ load, seconds: HOLD_TARGET }, grip, earlier) * Math.exp(lifter.truth.scatter * chance.normal());
     const ended: Ending = held < HOLD_TARGET ? 'slipped' : 'stopped';
     return { load, seconds: tenths(Math.min(held, HOLD_TARGET)), target: HOLD_TARGET, ended, grip };
   });

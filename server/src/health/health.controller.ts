@@ -23,7 +23,9 @@ export class HealthController {
 
   private async answers(): Promise<boolean> {
     let timer: NodeJS.Timeout | undefined;
-    const patience = new Promise<boolean>((resolve) => (timer = setTimeout(() => resolve(false), PATIENCE_MS)));
+    const patience = new Promise<boolean>(
+      (resolve) => (timer = setTimeout(() => resolve(false), PATIENCE_MS)),
+    );
     const asked = this.db.query('SELECT 1').then(
       () => true,
       () => false,

@@ -12,5 +12,7 @@ export function serveOpenApi(app: INestApplication): void {
     .setVersion('0.1.0')
     .addCookieAuth('iron_clasp')
     .build();
-  SwaggerModule.setup('api/docs', app, () => SwaggerModule.createDocument(app, config), { jsonDocumentUrl: 'api/docs/openapi.json' });
+  SwaggerModule.setup('api/docs', app, () => SwaggerModule.createDocument(app, config), {
+    jsonDocumentUrl: 'api/docs/openapi.json',
+  });
 }

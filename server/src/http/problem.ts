@@ -5,7 +5,12 @@ export class Problem extends HttpException {
   readonly code: string;
   readonly fields?: readonly { path: string; message: string }[];
 
-  constructor(status: number, code: string, message: string, fields?: readonly { path: string; message: string }[]) {
+  constructor(
+    status: number,
+    code: string,
+    message: string,
+    fields?: readonly { path: string; message: string }[],
+  ) {
     super(message, status);
     this.code = code;
     if (fields) this.fields = fields;
@@ -13,4 +18,8 @@ export class Problem extends HttpException {
 }
 
 export const notFound = (what: string): Problem =>
-  new Problem(404, 'not-found', `This ${what} is not in your club, or is no longer there. Go back to the rack and open it afresh.`);
+  new Problem(
+    404,
+    'not-found',
+    `This ${what} is not in your club, or is no longer there. Go back to the rack and open it afresh.`,
+  );

@@ -10,9 +10,14 @@ export function requestLog(level: Config['logLevel']): HttpLogger<Request, Respo
     logger: pino({ level }),
     genReqId: () => randomUUID(),
     serializers: {
-      req: (request: { id: string; method: string; url: string }) => ({ id: request.id, method: request.method, url: request.url.split('?')[0] }),
+      req: (request: { id: string; method: string; url: string }) => ({
+        id: request.id,
+        method: request.method,
+        url: request.url.split('?')[0],
+      }),
       res: (response: { statusCode: number }) => ({ status: response.statusCode }),
     },
-    customLogLevel: (_request, response, error) => (error || response.statusCode >= 500 ? 'error' : response.statusCode >= 400 ? 'warn' : 'info'),
+    customLogLevel: (_request, response, error) =>
+      error || response.statusCode >= 500 ? 'error' : response.statusCode >= 400 ? 'warn' : 'info',
   });
 }

@@ -22,7 +22,14 @@ const REFERENCE_PAGE = { ...NOTHING_FOREIGN, 'style-src': ["'self'", "'unsafe-in
 /** Security headers with a strict content-security policy: nothing from elsewhere, nothing inline, no frames. */
 export function securityHeaders(): (request: Request, response: Response, next: NextFunction) => void {
   const common = { strictTransportSecurity: false, referrerPolicy: { policy: 'no-referrer' } } as const;
-  const pages = helmet({ ...common, contentSecurityPolicy: { useDefaults: false, directives: NOTHING_FOREIGN } });
-  const reference = helmet({ ...common, contentSecurityPolicy: { useDefaults: false, directives: REFERENCE_PAGE } });
-  return (request, response, next) => (request.path.startsWith('/api/docs') ? reference : pages)(request, response, next);
+  const pages = helmet({
+    ...common,
+    contentSecurityPolicy: { useDefaults: false, directives: NOTHING_FOREIGN },
+  });
+  const reference = helmet({
+    ...common,
+    contentSecurityPolicy: { useDefaults: false, directives: REFERENCE_PAGE },
+  });
+  return (request, response, next) =>
+    (request.path.startsWith('/api/docs') ? reference : pages)(request, response, next);
 }

@@ -18,7 +18,9 @@ export function validationPipe(): ValidationPipe {
 
 function flatten(error: ValidationError, parent = ''): { path: string; message: string }[] {
   const path = parent ? `${parent}.${error.property}` : error.property;
-  const own = Object.values(error.constraints ?? {}).slice(0, 1).map((message) => ({ path, message }));
+  const own = Object.values(error.constraints ?? {})
+    .slice(0, 1)
+    .map((message) => ({ path, message }));
   return [...own, ...(error.children ?? []).flatMap((child) => flatten(child, path))];
 }
 

@@ -6,11 +6,19 @@ import type { NextFunction, Request, Response } from 'express';
 /** Serves the built web application: hashed assets for ever, the page itself always fresh, every address its own page. */
 export function serveWeb(app: NestExpressApplication, webRoot: string): void {
   const page = join(webRoot, 'index.html');
-  if (!existsSync(page)) throw new Error(`There is no built web application in ${webRoot}: run \`npm run build\` first.`);
-  app.useStaticAssets(join(webRoot, 'assets'), { prefix: '/assets/', immutable: true, maxAge: '365d', fallthrough: false, index: false });
+  if (!existsSync(page))
+    throw new Error(`There is no built web application in ${webRoot}: run \`npm run build\` first.`);
+  app.useStaticAssets(join(webRoot, 'assets'), {
+    prefix: '/assets/',
+    immutable: true,
+    maxAge: '365d',
+    fallthrough: false,
+    index: false,
+  });
   app.useStaticAssets(webRoot, { index: false, maxAge: 0 });
   app.use((request: Request, response: Response, next: NextFunction) => {
-    const wantsPage = request.method === 'GET' && !request.path.startsWith('/api/') && request.accepts('html');
+    const wantsPage =
+      request.method === 'GET' && !request.path.startsWith('/api/') && request.accepts('html');
     if (!wantsPage) return next();
     response.setHeader('Cache-Control', 'no-cache');
     response.sendFile(page);

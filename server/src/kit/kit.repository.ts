@@ -26,6 +26,14 @@ export class KitRepository {
       this.db.getRepository(Plate).find({ where: { venueId }, order: { mass: 'DESC' } }),
     ]);
     if (!venue || !bar) return null;
-    return { venue, bar, equipment: { bar: bar.mass, collars: bar.collars, plates: plates.map(({ mass, unit, pairs }) => ({ mass, unit, pairs })) } };
+    return {
+      venue,
+      bar,
+      equipment: {
+        bar: bar.mass,
+        collars: bar.collars,
+        plates: plates.map(({ mass, unit, pairs }) => ({ mass, unit, pairs })),
+      },
+    };
   }
 }

@@ -17,7 +17,8 @@ const MEET_NEAR_DAYS = 14;
 
 /** The one flag a lifter carries on the rack: the gravest thing that applies. */
 export function attention({ hands, history, recentSlips, daysToMeet }: AttentionFacts): RackRow['flag'] {
-  const side = (test: (hand: HandsToday['left']) => boolean): string => SIDES.filter((each) => test(hands[each])).join(' and ');
+  const side = (test: (hand: HandsToday['left']) => boolean): string =>
+    SIDES.filter((each) => test(hands[each])).join(' and ');
   const numb = side((hand) => hand.numb);
   if (numb) return { level: 'stop', text: `numb ${numb}: no gripping` };
   const torn = side((hand) => hand.palm === 'torn' || hand.thumb === 'torn');

@@ -83,7 +83,11 @@ export class LiftersRepository {
     const marks = await this.db
       .getRepository(SeasonMarkRow)
       .createQueryBuilder('mark')
-      .where('mark.lifterId = :lifterId AND mark.endsOn >= :from AND mark.startsOn <= :to', { lifterId, from, to })
+      .where('mark.lifterId = :lifterId AND mark.endsOn >= :from AND mark.startsOn <= :to', {
+        lifterId,
+        from,
+        to,
+      })
       .orderBy('mark.startsOn')
       .getMany();
     return marks.map(({ kind, label, startsOn, endsOn }) => ({ kind, label, from: startsOn, to: endsOn }));

@@ -1,7 +1,15 @@
 import { Injectable } from '@nestjs/common';
 import { findSchool, type CallLifter, type School } from '@iron-clasp/core';
 import type { LifterView, RackView, SeasonMark, SheetView } from '@iron-clasp/contract';
-import { addDays, addWeeks, differenceInCalendarDays, differenceInMonths, format, parseISO, startOfISOWeek } from 'date-fns';
+import {
+  addDays,
+  addWeeks,
+  differenceInCalendarDays,
+  differenceInMonths,
+  format,
+  parseISO,
+  startOfISOWeek,
+} from 'date-fns';
 import { Clock } from '../clock.ts';
 import { notFound } from '../http/problem.ts';
 import { attention, byAttention } from './attention.ts';
@@ -49,14 +57,19 @@ export class LiftersService {
     const today = this.clock.today();
     const meet = profile.nextMeet;
     const thisWeek = startOfISOWeek(parseISO(today));
-    const weeksAhead = Math.max(WEEKS_AHEAD, meet ? Math.ceil(differenceInCalendarDays(parseISO(meet.heldOn), thisWeek) / 7) + 1 : 0);
+    const weeksAhead = Math.max(
+      WEEKS_AHEAD,
+      meet ? Math.ceil(differenceInCalendarDays(parseISO(meet.heldOn), thisWeek) / 7) + 1 : 0,
+    );
     const from = day(addWeeks(thisWeek, -WEEKS_BACK));
     const to = day(addDays(addWeeks(thisWeek, weeksAhead), -1));
     const [marks, sessions] = await Promise.all([
       this.lifters.seasonMarks(lifterId, from, to),
       this.lifters.seasonSessions(lifterId, from, to),
     ]);
-    const meets: SeasonMark[] = meet ? [{ kind: 'meet', label: meet.name, from: meet.heldOn, to: meet.heldOn }] : [];
+    const meets: SeasonMark[] = meet
+      ? [{ kind: 'meet', label: meet.name, from: meet.heldOn, to: meet.heldOn }]
+      : [];
     const next = sessions.find((session) => session.on >= today && !session.done);
     return {
       today,

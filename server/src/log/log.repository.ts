@@ -1,11 +1,24 @@
 import { Injectable } from '@nestjs/common';
-import type { ChalkKind, DoneSet, Ending, Grip, HoldObservation, HoldSession, MixedSet, Side } from '@iron-clasp/core';
+import type {
+  ChalkKind,
+  DoneSet,
+  Ending,
+  Grip,
+  HoldObservation,
+  HoldSession,
+  MixedSet,
+  Side,
+} from '@iron-clasp/core';
 import { observeSet, setDemand } from '@iron-clasp/core';
 import { DataSource, IsNull } from 'typeorm';
 import { LoggedHold, LoggedSet } from './log.entity.ts';
 
 /** An observation with where it came from. */
-export type LoggedObservation = HoldObservation & { readonly source: 'hold' | 'set'; readonly sessionId: string; readonly ageDays: number };
+export type LoggedObservation = HoldObservation & {
+  readonly source: 'hold' | 'set';
+  readonly sessionId: string;
+  readonly ageDays: number;
+};
 
 interface HoldRow {
   readonly session_id: string;
@@ -45,7 +58,10 @@ export class LogRepository {
     const age = `greatest(0, $2::date - done_at::date)::int AS age`;
     const recent = `lifter_id = $1 AND undone_at IS NULL AND done_at > $2::date - ${MEMORY_DAYS}`;
     const [holds, sets]: [HoldRow[], SetRow[]] = await Promise.all([
-      this.db.query(`SELECT session_id, load, seconds, ended, grip, chalk, diameter, place, ${age} FROM logged_hold WHERE ${recent}`, [lifterId, today]),
+      this.db.query(
+        `SELECT session_id, load, seconds, ended, grip, chalk, diameter, place, ${age} FROM logged_hold WHERE ${recent}`,
+        [lifterId, today],
+      ),
       this.db.query(
         `SELECT session_id, lift_id, load, reps, style, seconds, grip, chalk, diameter, slipped_at_rep, ${age}
            FROM logged_set WHERE ${recent} AND NOT strapped`,
@@ -57,15 +73,25 @@ export class LogRepository {
 
   /** Earlier sessions of the front rack hold, the latest first, without the one named. */
   async holdHistory(lifterId: string, without: string | null): Promise<HoldSession[]> {
-    const rows: { session_id: string; load: number; target: number; seconds: number; ended: Ending }[] = await this.db.query(
-      `SELECT h.session_id, h.load, h.target, h.seconds, h.ended FROM logged_hold h JOIN training_session t ON t.id = h.session_id
+    const rows: {
+      session_id: string;
+      load: number;
+      grip: Grip;
+      target: number;
+      seconds: number;
+      ended: Ending;
+    }[] = await this.db.query(
+      `SELECT h.session_id, h.load, h.grip, h.target, h.seconds, h.ended FROM logged_hold h JOIN training_session t ON t.id = h.session_id
         WHERE h.lifter_id = $1 AND h.kind = 'frontRackHold' AND h.undone_at IS NULL AND h.session_id IS DISTINCT FROM $2
         ORDER BY t.held_on DESC, h.session_id, h.place, h.done_at LIMIT 24`,
       [lifterId, without],
     );
-    const sessions = new Map<string, { load: number; target: number; sets: { seconds: number; ended: Ending }[] }>();
-    for (const { session_id, load, target, seconds, ended } of rows) {
-      const session = sessions.get(session_id) ?? { load, target, sets: [] };
+    const sessions = new Map<
+      string,
+      { load: number; grip: Grip; target: number; sets: { seconds: number; ended: Ending }[] }
+    >();
+    for (const { session_id, load, grip, target, seconds, ended } of rows) {
+      const session = sessions.get(session_id) ?? { load, grip, target, sets: [] };
       session.sets.push({ seconds, ended });
       sessions.set(session_id, { ...session, load: Math.max(session.load, load) });
     }
@@ -74,7 +100,14 @@ export class LogRepository {
 
   /** Mixed-grip sets of the recent log, for the ledger. */
   async mixedSets(lifterId: string, today: string): Promise<MixedSet[]> {
-    const rows: { lift_id: string; side_under: Side; reps: number; load: number; style: DoneSet['style']; seconds: number | null }[] = await this.db.query(
+    const rows: {
+      lift_id: string;
+      side_under: Side;
+      reps: number;
+      load: number;
+      style: DoneSet['style'];
+      seconds: number | null;
+    }[] = await this.db.query(
       `SELECT lift_id, side_under, reps, load, style, seconds FROM logged_set
         WHERE lifter_id = $1 AND grip = 'mixed' AND NOT strapped AND side_under IS NOT NULL AND undone_at IS NULL AND done_at > $2::date - ${MEMORY_DAYS}`,
       [lifterId, today],
@@ -83,16 +116,21 @@ export class LogRepository {
       sideUnder: side_under,
       reps,
       load,
-      seconds: setDemand({ lift: lift_id, reps, load, ...(style && { style }), ...(seconds && { seconds }) }).seconds,
+      seconds: setDemand({ lift: lift_id, reps, load, ...(style && { style }), ...(seconds && { seconds }) })
+        .seconds,
     }));
   }
 
   async holdsOf(sessionId: string): Promise<LoggedHold[]> {
-    return this.db.getRepository(LoggedHold).find({ where: { sessionId, undoneAt: IsNull() }, order: { place: 'ASC', doneAt: 'ASC' } });
+    return this.db
+      .getRepository(LoggedHold)
+      .find({ where: { sessionId, undoneAt: IsNull() }, order: { place: 'ASC', doneAt: 'ASC' } });
   }
 
   async setsOf(sessionId: string): Promise<LoggedSet[]> {
-    return this.db.getRepository(LoggedSet).find({ where: { sessionId, undoneAt: IsNull() }, order: { doneAt: 'ASC' } });
+    return this.db
+      .getRepository(LoggedSet)
+      .find({ where: { sessionId, undoneAt: IsNull() }, order: { doneAt: 'ASC' } });
   }
 
   /** Writes the row unless its id is there already; returns what is stored under the id. */
@@ -119,7 +157,18 @@ export class LogRepository {
 
 function fromHold(row: HoldRow): LoggedObservation {
   const { load, seconds, ended, grip, chalk, diameter, place, age } = row;
-  return { load, seconds, ended, grip, chalk, diameter, earlierHolds: place, ageDays: age, source: 'hold', sessionId: row.session_id };
+  return {
+    load,
+    seconds,
+    ended,
+    grip,
+    chalk,
+    diameter,
+    earlierHolds: place,
+    ageDays: age,
+    source: 'hold',
+    sessionId: row.session_id,
+  };
 }
 
 function fromSet(row: SetRow): LoggedObservation[] {

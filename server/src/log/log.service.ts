@@ -41,7 +41,17 @@ export class LogService {
       undoneAt: null,
     };
     const stored = await this.log.keepHold(row);
-    refuseOther(row, stored, ['sessionId', 'load', 'seconds', 'target', 'ended', 'grip', 'sideUnder', 'chalk', 'note']);
+    refuseOther(row, stored, [
+      'sessionId',
+      'load',
+      'seconds',
+      'target',
+      'ended',
+      'grip',
+      'sideUnder',
+      'chalk',
+      'note',
+    ]);
   }
 
   async keepSet(clubId: string, sessionId: string, id: string, body: LogSetRequest): Promise<void> {
@@ -73,14 +83,27 @@ export class LogService {
       undoneAt: null,
     };
     const stored = await this.log.keepSet(row);
-    refuseOther(row, stored, ['sessionId', 'plannedSetId', 'load', 'reps', 'grip', 'sideUnder', 'strapped', 'chalk', 'slippedAtRep']);
+    refuseOther(row, stored, [
+      'sessionId',
+      'plannedSetId',
+      'load',
+      'reps',
+      'grip',
+      'sideUnder',
+      'strapped',
+      'chalk',
+      'slippedAtRep',
+    ]);
   }
 
   async undo(table: 'logged_hold' | 'logged_set', clubId: string, id: string): Promise<void> {
     if (!(await this.log.undo(table, clubId, id, this.clock.now()))) throw notFound('log entry');
   }
 
-  private async session(clubId: string, sessionId: string): Promise<{ session: TrainingSession; diameter: number }> {
+  private async session(
+    clubId: string,
+    sessionId: string,
+  ): Promise<{ session: TrainingSession; diameter: number }> {
     const session = await this.training.session(clubId, sessionId);
     const kit = session && (await this.kit.kit(clubId, session.venueId));
     if (!session || !kit) throw notFound('session');
@@ -99,6 +122,10 @@ export class LogService {
 
 function refuseOther<Row>(sent: Row, stored: Row, fields: readonly (keyof Row)[]): void {
   if (fields.some((field) => sent[field] !== stored[field])) {
-    throw new Problem(409, 'logged-differently', 'Something else is already logged under this entry. The first entry was kept; reload to see it.');
+    throw new Problem(
+      409,
+      'logged-differently',
+      'Something else is already logged under this entry. The first entry was kept; reload to see it.',
+    );
   }
 }

@@ -20,7 +20,10 @@ export class TrainingRepository {
     return this.db
       .getRepository(TrainingSession)
       .createQueryBuilder('session')
-      .where('session.lifterId = :lifterId AND session.heldOn >= :today AND NOT session.finished', { lifterId, today })
+      .where('session.lifterId = :lifterId AND session.heldOn >= :today AND NOT session.finished', {
+        lifterId,
+        today,
+      })
       .orderBy('session.heldOn')
       .getOne();
   }
