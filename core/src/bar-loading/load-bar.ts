@@ -55,9 +55,7 @@ export function loadBar(question: BarToLoad): BarLoadings {
   const base = checkPositive('bar', question.bar, 500) + checkRange('collars', question.collars ?? 0, 0, 50);
   if (!Array.isArray(question.plates))
     throw new InvalidInputError('plates', 'a list of plates', question.plates);
-  question.plates.forEach((plate, i) => checkPlate(plate, `plates[${i}]`));
-  const kg = reachable(question.plates, 'kg');
-  const lb = reachable(question.plates, 'lb');
+  const { kg, lb } = reachableBoth(question.plates);
   const wanted = (target - base) / 2;
   const below = closestPair(kg, lb, wanted, 'below');
   const above = closestPair(kg, lb, wanted, 'above');
@@ -97,6 +95,18 @@ function checkPlate(plate: PlatePairs, field: string): void {
   if (Math.abs(plate.mass * GRAIN - Math.round(plate.mass * GRAIN)) > 1e-6) {
     throw new InvalidInputError(`${field}.mass`, 'given to three decimals at most', plate.mass);
   }
+}
+
+/** Sums of a venue's plates, kept as long as its list of plates is: a session loads the same bar many times. */
+const known = new WeakMap<readonly PlatePairs[], { kg: Reachable; lb: Reachable }>();
+
+function reachableBoth(plates: readonly PlatePairs[]): { kg: Reachable; lb: Reachable } {
+  const before = known.get(plates);
+  if (before) return before;
+  plates.forEach((plate, i) => checkPlate(plate, `plates[${i}]`));
+  const both = { kg: reachable(plates, 'kg'), lb: reachable(plates, 'lb') };
+  known.set(plates, both);
+  return both;
 }
 
 const UNREACHABLE = 1 << 20;

@@ -6,11 +6,22 @@ const BASE = { grip: 'doubleOverhand', chalk: 'block', position: 'front', earlie
 
 /** How much of each effect is present under the given conditions: 0 or 1, or mm and a count for the last two. */
 export function effectSizes(conditions: HoldConditions, field = 'conditions'): Record<Effect, number> {
-  const grip = checkOneOf(`${field}.grip`, conditions.grip ?? BASE.grip, GRIPS);
-  const chalk = checkOneOf(`${field}.chalk`, conditions.chalk ?? BASE.chalk, CHALK_KINDS);
-  const position = checkOneOf(`${field}.position`, conditions.position ?? BASE.position, HOLD_POSITIONS);
-  const diameter = checkPositive(`${field}.diameter`, conditions.diameter ?? BASE_DIAMETER_MM, 200);
-  const earlier = checkRange(`${field}.earlierHolds`, conditions.earlierHolds ?? BASE.earlierHolds, 0, 100);
+  const grip = conditions.grip ?? BASE.grip;
+  const chalk = conditions.chalk ?? BASE.chalk;
+  const position = conditions.position ?? BASE.position;
+  const diameter = conditions.diameter ?? BASE_DIAMETER_MM;
+  const earlier = conditions.earlierHolds ?? BASE.earlierHolds;
+  // A fit asks this of a thousand rows: the path of each field is only spelt out where something is wrong.
+  const fine =
+    GRIPS.includes(grip) && CHALK_KINDS.includes(chalk) && HOLD_POSITIONS.includes(position) &&
+    diameter > 0 && diameter <= MAX_DIAMETER_MM && earlier >= 0 && earlier <= MAX_EARLIER_HOLDS;
+  if (!fine) {
+    checkOneOf(`${field}.grip`, grip, GRIPS);
+    checkOneOf(`${field}.chalk`, chalk, CHALK_KINDS);
+    checkOneOf(`${field}.position`, position, HOLD_POSITIONS);
+    checkPositive(`${field}.diameter`, diameter, MAX_DIAMETER_MM);
+    checkRange(`${field}.earlierHolds`, earlier, 0, MAX_EARLIER_HOLDS);
+  }
   return {
     mixed: grip === 'mixed' ? 1 : 0,
     hook: grip === 'hook' ? 1 : 0,
@@ -22,6 +33,9 @@ export function effectSizes(conditions: HoldConditions, field = 'conditions'): R
     earlierHolds: earlier,
   };
 }
+
+const MAX_DIAMETER_MM = 200;
+const MAX_EARLIER_HOLDS = 100;
 
 /** The effects that are present in at least one of the rows. */
 export function presentEffects(rows: readonly Record<Effect, number>[]): Effect[] {

@@ -109,6 +109,14 @@ describe('with the default prior', () => {
     );
   });
 
+  it('takes a row that stands for three as three rows', () => {
+    const row: HoldObservation = { load: 140, seconds: 9, ended: 'slipped' };
+    const thrice = fitHoldCurve([{ ...row, times: 3 }], { referenceLoad: 126 });
+    const rows = fitHoldCurve([row, row, row], { referenceLoad: 126 });
+    expect(thrice.intercept).toBeCloseTo(rows.intercept, 9);
+    expect(thrice.evidence).toEqual(rows.evidence);
+  });
+
   it('lets a hold fade: after 42 days it weighs half', () => {
     const faded = fitHoldCurve([{ load: 140, seconds: 9, ended: 'slipped', ageDays: 42 }], {
       referenceLoad: 126,

@@ -1,5 +1,5 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
-import { checkOneOf, checkPositive, checkRange } from '../check.ts';
+import { checkOneOf, checkPositive, checkRange, checkWhole } from '../check.ts';
 import { InvalidInputError } from '../errors.ts';
 import { effectSizes, presentEffects } from './design.ts';
 import { logPosterior, type FitRows, type PosteriorAt } from './likelihood.ts';
@@ -26,6 +26,9 @@ export interface FitOptions {
 export const MAX_HOLD_SECONDS = 3600;
 /** Heaviest load the model takes, kg. */
 export const MAX_HOLD_LOAD = 2000;
+/** A century of logs. */
+const MAX_AGE_DAYS = 36525;
+const MAX_WEIGHT = 1e6;
 
 /**
  * Fits the clasp curve, how long a hand holds a load, to logged holds and bare-handed sets.
@@ -45,7 +48,7 @@ export function fitHoldCurve(observations: readonly HoldObservation[], options: 
     throw new InvalidInputError('observations', 'a list of holds', observations);
   const referenceLoad = checkPositive('options.referenceLoad', options?.referenceLoad, MAX_HOLD_LOAD);
   const prior = checkOneOf('options.prior', options.prior ?? 'default', ['default', 'flat'] as const);
-  const sizes = observations.map((each: HoldObservation, i) => effectSizes(each, `observations[${i}]`));
+  const sizes = observations.map((each: HoldObservation, i) => { checkObservation(each, i); return effectSizes(each, `observations[${i}]`); });
   const effects: readonly Effect[] = prior === 'flat' ? presentEffects(sizes) : EFFECTS;
   const rows = toRows(observations, sizes, effects, referenceLoad);
   const priors = prior === 'flat' ? [] : defaultPriors(effects);
@@ -66,13 +69,30 @@ export function fitHoldCurve(observations: readonly HoldObservation[], options: 
     effects: effects.map((name, j) => ({ name, value: best.theta[j + 2]! })),
     covariance: covariance.matrix,
     evidence: {
-      observations: observations.length,
-      slipped: rows.slipped.reduce((sum, each) => sum + each, 0),
+      observations: count(observations),
+      slipped: count(observations.filter((each: HoldObservation) => each.ended === 'slipped')),
       effective: rows.weight.reduce((sum, each) => sum + each, 0),
       prior,
       settled: best.settled && covariance.exact,
     },
   };
+}
+
+function checkObservation(each: HoldObservation, i: number): void {
+  const { load, seconds, ended, ageDays = 0, weight = 1, times = 1 } = each;
+  const positive = (value: number, max: number): boolean => typeof value === 'number' && value > 0 && value <= max;
+  const within = (value: number, max: number): boolean => typeof value === 'number' && value >= 0 && value <= max;
+  const known = ended === 'slipped' || ended === 'stopped';
+  if (positive(load, MAX_HOLD_LOAD) && positive(seconds, MAX_HOLD_SECONDS) && known && within(ageDays, MAX_AGE_DAYS) && within(weight, MAX_WEIGHT) &&
+    Number.isInteger(times) &&
+    positive(times, MAX_WEIGHT)) return;
+  const field = `observations[${i}]`;
+  checkPositive(`${field}.load`, load, MAX_HOLD_LOAD);
+  checkPositive(`${field}.seconds`, seconds, MAX_HOLD_SECONDS);
+  checkOneOf(`${field}.ended`, ended, ENDINGS);
+  checkRange(`${field}.ageDays`, ageDays, 0, MAX_AGE_DAYS);
+  checkRange(`${field}.weight`, weight, 0, MAX_WEIGHT);
+  checkWhole(`${field}.times`, times, 1, MAX_WEIGHT);
 }
 
 function toRows(
@@ -91,23 +111,22 @@ function toRows(
     weight: new Float64Array(count),
   };
   observations.forEach((each, i) => {
-    const field = `observations[${i}]`;
-    const load = checkPositive(`${field}.load`, each.load, MAX_HOLD_LOAD);
-    const seconds = checkPositive(`${field}.seconds`, each.seconds, MAX_HOLD_SECONDS);
-    const age = checkRange(`${field}.ageDays`, each.ageDays ?? 0, 0, 36525);
-    const weight = checkRange(`${field}.weight`, each.weight ?? 1, 0, 1e6);
     rows.design[i * terms] = 1;
-    rows.design[i * terms + 1] = -Math.log(load / referenceLoad);
-    effects.forEach((effect, j) => (rows.design[i * terms + 2 + j] = sizes[i]![effect]));
-    rows.logSeconds[i] = Math.log(seconds);
-    rows.slipped[i] = checkOneOf(`${field}.ended`, each.ended, ENDINGS) === 'slipped' ? 1 : 0;
-    rows.weight[i] = weight * 2 ** (-age / RECENCY_HALF_LIFE_DAYS);
+    rows.design[i * terms + 1] = -Math.log(each.load / referenceLoad);
+    for (let j = 0; j < effects.length; j++) rows.design[i * terms + 2 + j] = sizes[i]![effects[j]!];
+    rows.logSeconds[i] = Math.log(each.seconds);
+    rows.slipped[i] = each.ended === 'slipped' ? 1 : 0;
+    rows.weight[i] = (each.weight ?? 1) * (each.times ?? 1) * 2 ** (-(each.ageDays ?? 0) / RECENCY_HALF_LIFE_DAYS);
   });
   return rows;
 }
 
 function defaultPriors(effects: readonly Effect[]): GaussianPrior[] {
   return [INTERCEPT_PRIOR, SLOPE_PRIOR, ...effects.map(effectPrior), LOG_SIGMA_PRIOR];
+}
+
+function count(observations: readonly HoldObservation[]): number {
+  return observations.reduce((sum, each) => sum + (each.times ?? 1), 0);
 }
 
 /** The bounds only ever bite on degenerate data: they keep a search without an optimum finite. */

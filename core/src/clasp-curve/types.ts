@@ -35,6 +35,8 @@ export interface HoldObservation extends HoldConditions {
   readonly ageDays?: number;
   /** An explicit weight on the observation's log-likelihood, multiplied into the recency weight. Default 1. */
   readonly weight?: number;
+  /** How many identical holds the row stands for. Default 1. */
+  readonly times?: number;
 }
 
 /** The additive terms on ln seconds beside the intercept and the slope. */

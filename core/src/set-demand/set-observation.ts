@@ -37,19 +37,18 @@ export function observeSet(set: DoneSet): HoldObservation | undefined {
   const lift = findLift(set?.lift);
   if (!lift) throw new InvalidInputError('lift', 'a lift of the catalogue', set?.lift);
   if (set.strapped || !lift.grips) return undefined;
-  const whole = setDemand({ ...set, lift });
-  return {
+  const whole = setDemand(set);
+  const { slippedAtRep } = set;
+  const observed: { -readonly [Key in keyof HoldObservation]: HoldObservation[Key] } = {
     load: whole.load,
-    seconds:
-      set.slippedAtRep === undefined || set.seconds !== undefined
-        ? whole.seconds
-        : secondsUntil(set, set.slippedAtRep),
-    ended: set.slippedAtRep === undefined ? 'stopped' : 'slipped',
+    seconds: slippedAtRep === undefined || set.seconds !== undefined ? whole.seconds : secondsUntil(set, slippedAtRep),
+    ended: slippedAtRep === undefined ? 'stopped' : 'slipped',
     grip: set.grip,
-    ...(set.chalk && { chalk: set.chalk }),
-    ...(set.diameter && { diameter: set.diameter }),
-    ...(set.ageDays !== undefined && { ageDays: set.ageDays }),
   };
+  if (set.chalk) observed.chalk = set.chalk;
+  if (set.diameter) observed.diameter = set.diameter;
+  if (set.ageDays !== undefined) observed.ageDays = set.ageDays;
+  return observed;
 }
 
 function secondsUntil(set: DoneSet, slippedAtRep: number): number {

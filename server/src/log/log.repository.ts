@@ -9,7 +9,7 @@ import type {
   MixedSet,
   Side,
 } from '@iron-clasp/core';
-import { observeSet, setDemand } from '@iron-clasp/core';
+import { LIFTS, observeSet, setDemand } from '@iron-clasp/core';
 import { DataSource, IsNull } from 'typeorm';
 import { LoggedHold, LoggedSet } from './log.entity.ts';
 
@@ -44,10 +44,15 @@ interface SetRow {
   readonly diameter: number;
   readonly slipped_at_rep: number | null;
   readonly age: number;
+  /** Sets of one session that are alike in all of this come as one row. */
+  readonly times: number;
 }
 
 /** Logs further back than this weigh under a twentieth and are left out of the fit, days. */
 const MEMORY_DAYS = 200;
+
+/** Lifts that do not hang from the hands say nothing about them. */
+const NOT_GRIPPED = LIFTS.filter((lift) => !lift.grips).map((lift) => lift.id);
 
 @Injectable()
 export class LogRepository {
@@ -63,9 +68,10 @@ export class LogRepository {
         [lifterId, today],
       ),
       this.db.query(
-        `SELECT session_id, lift_id, load, reps, style, seconds, grip, chalk, diameter, slipped_at_rep, ${age}
-           FROM logged_set WHERE ${recent} AND NOT strapped`,
-        [lifterId, today],
+        `SELECT session_id, lift_id, load, reps, style, seconds, grip, chalk, diameter, slipped_at_rep, ${age}, count(*)::int AS times
+           FROM logged_set WHERE ${recent} AND NOT strapped AND lift_id <> ALL ($3)
+          GROUP BY session_id, lift_id, load, reps, style, seconds, grip, chalk, diameter, slipped_at_rep, age`,
+        [lifterId, today, NOT_GRIPPED],
       ),
     ]);
     return [...holds.map(fromHold), ...sets.flatMap(fromSet)];
@@ -172,17 +178,19 @@ function fromHold(row: HoldRow): LoggedObservation {
 }
 
 function fromSet(row: SetRow): LoggedObservation[] {
-  const observed = observeSet({
+  const done: { -readonly [Key in keyof DoneSet]: DoneSet[Key] } = {
     lift: row.lift_id,
     load: row.load,
     reps: row.reps,
-    ...(row.style && { style: row.style }),
-    ...(row.seconds && { seconds: row.seconds }),
-    ...(row.slipped_at_rep && { slippedAtRep: row.slipped_at_rep }),
     grip: row.grip,
     strapped: false,
     chalk: row.chalk,
     diameter: row.diameter,
-  });
-  return observed ? [{ ...observed, ageDays: row.age, source: 'set', sessionId: row.session_id }] : [];
+    ageDays: row.age,
+  };
+  if (row.style) done.style = row.style;
+  if (row.seconds !== null) done.seconds = row.seconds;
+  if (row.slipped_at_rep !== null) done.slippedAtRep = row.slipped_at_rep;
+  const observed = observeSet(done);
+  return observed ? [Object.assign(observed, { times: row.times, ageDays: row.age, source: 'set' as const, sessionId: row.session_id })] : [];
 }
