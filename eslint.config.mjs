@@ -6,9 +6,10 @@ import tseslint from 'typescript-eslint';
 export default tseslint.config(
   { ignores: ['**/dist/**', '**/node_modules/**', '.data/**', '.shots/**', '**/*.cjs'] },
   js.configs.recommended,
-  ...tseslint.configs.recommended,
+  { languageOptions: { globals: { ...globals.node } } },
   {
-    languageOptions: { globals: { ...globals.node } },
+    files: ['**/*.{ts,tsx}'],
+    extends: tseslint.configs.recommended,
     rules: {
       '@typescript-eslint/no-explicit-any': 'error',
       '@typescript-eslint/consistent-type-imports': [

@@ -1,6 +1,5 @@
 import { Module, type DynamicModule } from '@nestjs/common';
 import { APP_FILTER, APP_GUARD, APP_PIPE } from '@nestjs/core';
-import { ThrottlerModule } from '@nestjs/throttler';
 import { TypeOrmModule } from '@nestjs/typeorm';
 import { AccountsController } from './accounts/accounts.controller.ts';
 import { AccountsRepository } from './accounts/accounts.repository.ts';
@@ -25,9 +24,6 @@ import { LogService } from './log/log.service.ts';
 import { CONFIG } from './tokens.ts';
 import { TrainingRepository } from './training/training.repository.ts';
 
-/** Tries at a password per minute and address: enough for a forgetful coach, useless for guessing. */
-const SIGN_INS_PER_MINUTE = 20;
-
 @Module({})
 export class AppModule {
   static with(config: Config): DynamicModule {
@@ -41,7 +37,6 @@ export class AppModule {
             retryDelay: 1000,
           }),
         }),
-        ThrottlerModule.forRoot([{ ttl: 60_000, limit: SIGN_INS_PER_MINUTE }]),
       ],
       controllers: [HealthController, AccountsController, LiftersController, CallsController, LogController],
       providers: [

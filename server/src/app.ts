@@ -7,6 +7,7 @@ import { AppModule } from './app.module.ts';
 import type { Config } from './config.ts';
 import { serveOpenApi } from './http/open-api.ts';
 import { requestLog } from './http/request-log.ts';
+import { signInLimit } from './http/sign-in-limit.ts';
 import { securityHeaders } from './http/security-headers.ts';
 import { serveWeb } from './http/web-pages.ts';
 
@@ -27,6 +28,7 @@ export function prepare(app: NestExpressApplication, config: Config): void {
   app.use(securityHeaders());
   app.use(compression());
   app.use(cookieParser());
+  app.use('/api/session', signInLimit());
   app.useBodyParser('json', { limit: '256kb' });
   app.setGlobalPrefix('api');
   serveOpenApi(app);

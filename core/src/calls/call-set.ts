@@ -119,7 +119,7 @@ function decide(context: CallContext): SetCall {
       why = {
         ruleId: 'evidence.best-below-threshold',
         rank: 'evidence',
-        text: weakText(choice, odds(choice as Grip), threshold),
+        text: `No permitted grip reaches what is asked: ${GRIP_NAMES[choice]} comes closest.`,
       };
     } else if (free('straps')) {
       // A safety rule has left only straps: that outranks a school that would not use them.
@@ -318,7 +318,7 @@ function sideUnder(context: CallContext, barred: Barred): { side: Side; reason: 
     left.sets + right.sets === 0
       ? 'nothing in the ledger yet, so the non-dominant hand'
       : `the ${proposed} side has less behind it (${left.sets} sets left, ${right.sets} right)`;
-  const flag = imbalance >= IMBALANCE_FLAG ? `; imbalance ${Math.round(imbalance * 100)} %, even it out` : '';
+  const flag = imbalance >= IMBALANCE_FLAG ? `; imbalance ${percent(imbalance)}, even it out` : '';
   return {
     side: proposed,
     reason: {
@@ -439,10 +439,10 @@ function weakText(choice: GripChoice, probability: number, threshold: number): s
 /** Whole per cent, never claiming certainty. */
 function percent(probability: number): string {
   return probability > 0.99
-    ? 'over 99 %'
+    ? 'over 99\u00a0%'
     : probability < 0.01
-      ? 'under 1 %'
-      : `${Math.round(probability * 100)} %`;
+      ? 'under 1\u00a0%'
+      : `${Math.round(probability * 100)}\u00a0%`;
 }
 
 function capital(text: string): string {

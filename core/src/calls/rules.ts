@@ -170,7 +170,7 @@ export const CALL_RULES: readonly CallRule[] = [
     id: 'lift.grip-not-admitted',
     rank: 'lift',
     reason: 'The grip has no place on this lift.',
-    removes: ({ lift }) => {
+    removes: ({ lift }: RuleFacts): Removal | undefined => {
       const choices = GRIPS.filter((grip) => !lift.admits.includes(grip));
       if (!lift.grips || choices.length === 0) return undefined;
       return {

@@ -13,8 +13,13 @@ export function effectSizes(conditions: HoldConditions, field = 'conditions'): R
   const earlier = conditions.earlierHolds ?? BASE.earlierHolds;
   // A fit asks this of a thousand rows: the path of each field is only spelt out where something is wrong.
   const fine =
-    GRIPS.includes(grip) && CHALK_KINDS.includes(chalk) && HOLD_POSITIONS.includes(position) &&
-    diameter > 0 && diameter <= MAX_DIAMETER_MM && earlier >= 0 && earlier <= MAX_EARLIER_HOLDS;
+    GRIPS.includes(grip) &&
+    CHALK_KINDS.includes(chalk) &&
+    HOLD_POSITIONS.includes(position) &&
+    diameter > 0 &&
+    diameter <= MAX_DIAMETER_MM &&
+    earlier >= 0 &&
+    earlier <= MAX_EARLIER_HOLDS;
   if (!fine) {
     checkOneOf(`${field}.grip`, grip, GRIPS);
     checkOneOf(`${field}.chalk`, chalk, CHALK_KINDS);

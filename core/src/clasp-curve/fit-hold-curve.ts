@@ -48,7 +48,10 @@ export function fitHoldCurve(observations: readonly HoldObservation[], options: 
     throw new InvalidInputError('observations', 'a list of holds', observations);
   const referenceLoad = checkPositive('options.referenceLoad', options?.referenceLoad, MAX_HOLD_LOAD);
   const prior = checkOneOf('options.prior', options.prior ?? 'default', ['default', 'flat'] as const);
-  const sizes = observations.map((each: HoldObservation, i) => { checkObservation(each, i); return effectSizes(each, `observations[${i}]`); });
+  const sizes = observations.map((each: HoldObservation, i) => {
+    checkObservation(each, i);
+    return effectSizes(each, `observations[${i}]`);
+  });
   const effects: readonly Effect[] = prior === 'flat' ? presentEffects(sizes) : EFFECTS;
   const rows = toRows(observations, sizes, effects, referenceLoad);
   const priors = prior === 'flat' ? [] : defaultPriors(effects);
@@ -80,12 +83,21 @@ export function fitHoldCurve(observations: readonly HoldObservation[], options: 
 
 function checkObservation(each: HoldObservation, i: number): void {
   const { load, seconds, ended, ageDays = 0, weight = 1, times = 1 } = each;
-  const positive = (value: number, max: number): boolean => typeof value === 'number' && value > 0 && value <= max;
-  const within = (value: number, max: number): boolean => typeof value === 'number' && value >= 0 && value <= max;
+  const positive = (value: number, max: number): boolean =>
+    typeof value === 'number' && value > 0 && value <= max;
+  const within = (value: number, max: number): boolean =>
+    typeof value === 'number' && value >= 0 && value <= max;
   const known = ended === 'slipped' || ended === 'stopped';
-  if (positive(load, MAX_HOLD_LOAD) && positive(seconds, MAX_HOLD_SECONDS) && known && within(ageDays, MAX_AGE_DAYS) && within(weight, MAX_WEIGHT) &&
+  if (
+    positive(load, MAX_HOLD_LOAD) &&
+    positive(seconds, MAX_HOLD_SECONDS) &&
+    known &&
+    within(ageDays, MAX_AGE_DAYS) &&
+    within(weight, MAX_WEIGHT) &&
     Number.isInteger(times) &&
-    positive(times, MAX_WEIGHT)) return;
+    positive(times, MAX_WEIGHT)
+  )
+    return;
   const field = `observations[${i}]`;
   checkPositive(`${field}.load`, load, MAX_HOLD_LOAD);
   checkPositive(`${field}.seconds`, seconds, MAX_HOLD_SECONDS);
@@ -116,7 +128,8 @@ function toRows(
     for (let j = 0; j < effects.length; j++) rows.design[i * terms + 2 + j] = sizes[i]![effects[j]!];
     rows.logSeconds[i] = Math.log(each.seconds);
     rows.slipped[i] = each.ended === 'slipped' ? 1 : 0;
-    rows.weight[i] = (each.weight ?? 1) * (each.times ?? 1) * 2 ** (-(each.ageDays ?? 0) / RECENCY_HALF_LIFE_DAYS);
+    rows.weight[i] =
+      (each.weight ?? 1) * (each.times ?? 1) * 2 ** (-(each.ageDays ?? 0) / RECENCY_HALF_LIFE_DAYS);
   });
   return rows;
 }

@@ -41,7 +41,10 @@ export function observeSet(set: DoneSet): HoldObservation | undefined {
   const { slippedAtRep } = set;
   const observed: { -readonly [Key in keyof HoldObservation]: HoldObservation[Key] } = {
     load: whole.load,
-    seconds: slippedAtRep === undefined || set.seconds !== undefined ? whole.seconds : secondsUntil(set, slippedAtRep),
+    seconds:
+      slippedAtRep === undefined || set.seconds !== undefined
+        ? whole.seconds
+        : secondsUntil(set, slippedAtRep),
     ended: slippedAtRep === undefined ? 'stopped' : 'slipped',
     grip: set.grip,
   };

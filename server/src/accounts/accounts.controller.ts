@@ -1,19 +1,6 @@
-import {
-  Body,
-  Controller,
-  Delete,
-  Get,
-  HttpCode,
-  Inject,
-  Patch,
-  Post,
-  Req,
-  Res,
-  UseGuards,
-} from '@nestjs/common';
+import { Body, Controller, Delete, Get, HttpCode, Inject, Patch, Post, Req, Res } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { PreferencesRequest, SignInRequest, type SessionView, type WelcomeView } from '@iron-clasp/contract';
-import { ThrottlerGuard } from '@nestjs/throttler';
 import type { Response } from 'express';
 import type { Config } from '../config.ts';
 import { CONFIG } from '../tokens.ts';
@@ -39,7 +26,6 @@ export class AccountsController {
   }
 
   @Public()
-  @UseGuards(ThrottlerGuard)
   @Post('session')
   @HttpCode(200)
   @ApiOperation({ summary: 'Sign in' })

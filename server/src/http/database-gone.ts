@@ -23,7 +23,7 @@ export function isDatabaseGone(thrown: unknown): boolean {
   };
   if (typeof code === 'string' && GONE.has(code)) return true;
   if (
-    /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error/.test(
+    /Connection terminated|Driver not Connected|not established|timeout exceeded when trying to connect|Client has encountered a connection error/.test(
       thrown.message,
     )
   )

@@ -192,5 +192,14 @@ function fromSet(row: SetRow): LoggedObservation[] {
   if (row.seconds !== null) done.seconds = row.seconds;
   if (row.slipped_at_rep !== null) done.slippedAtRep = row.slipped_at_rep;
   const observed = observeSet(done);
-  return observed ? [Object.assign(observed, { times: row.times, ageDays: row.age, source: 'set' as const, sessionId: row.session_id })] : [];
+  return observed
+    ? [
+        Object.assign(observed, {
+          times: row.times,
+          ageDays: row.age,
+          source: 'set' as const,
+          sessionId: row.session_id,
+        }),
+      ]
+    : [];
 }

@@ -1,0 +1,165 @@
+import axe from 'axe-core';
+import { By, until, type WebDriver, type WebElement } from 'selenium-webdriver';
+// The same browser, with the same flags, takes the screenshots.
+import { openBrowser, setSize } from '../../tools/lib/browser.mjs';
+
+/** Longest wait for a condition, ms: generous, since only a failure ever waits so long. */
+const PATIENCE = 20_000;
+
+export const COACH = { email: 'maren@tarnquay.example', password: 'rope-works-26' };
+
+/** A page of the real application in headless Chromium, driven as a person would. */
+export class Page {
+  readonly driver: WebDriver;
+  readonly #close: () => Promise<void>;
+  readonly #base: string;
+
+  private constructor(driver: WebDriver, close: () => Promise<void>, base: string) {
+    this.driver = driver;
+    this.#close = close;
+    this.#base = base;
+  }
+
+  static async open(size: { width: number; height: number } = { width: 1280, height: 800 }): Promise<Page> {
+    const base = process.env['IRON_CLASP_E2E_URL'];
+    if (!base) throw new Error('IRON_CLASP_E2E_URL is not set: these tests run through `npm test`.');
+    const { driver, close } = await openBrowser(size);
+    return new Page(driver, close, base);
+  }
+
+  close(): Promise<void> {
+    return this.#close();
+  }
+
+  async go(path: string): Promise<void> {
+    await this.driver.get(this.#base + path);
+  }
+
+  async path(): Promise<string> {
+    return new URL(await this.driver.getCurrentUrl()).pathname;
+  }
+
+  async at(path: RegExp): Promise<void> {
+    await this.until(async () => path.test(await this.path()), `the address to match ${path}`);
+  }
+
+  size(width: number, height: number): Promise<void> {
+    return setSize(this.driver, width, height);
+  }
+
+  /** Waits for a condition, never for time. */
+  async until(condition: () => Promise<boolean>, what: string): Promise<void> {
+    // The page may redraw between finding and reading an element: that is "not yet", not a failure.
+    const soft = async (): Promise<boolean> => condition().catch(() => false);
+    await this.driver.wait(
+      soft,
+      PATIENCE,
+      `Waited in vain for ${what}. The page says:\n${await this.text().catch(() => '')}`,
+      50,
+    );
+  }
+
+  async text(selector = 'body'): Promise<string> {
+    return (await this.driver.findElement(By.css(selector)).getText()).replaceAll('\u00a0', ' ');
+  }
+
+  async says(words: string | RegExp, selector = 'body'): Promise<void> {
+    const pattern = typeof words === 'string' ? undefined : words;
+    await this.until(async () => {
+      const text = await this.text(selector);
+      return pattern ? pattern.test(text) : text.includes(words as string);
+    }, `"${words}" in ${selector}`);
+  }
+
+  find(css: string): Promise<WebElement> {
+    return this.driver.wait(until.elementLocated(By.css(css)), PATIENCE, `no ${css}`);
+  }
+
+  count(css: string): Promise<number> {
+    return this.driver.findElements(By.css(css)).then((found) => found.length);
+  }
+
+  /** A button or link by its words. */
+  async named(words: string): Promise<WebElement> {
+    const xpath = `//*[self::button or self::a or self::summary][contains(normalize-space(.), "${words}") or @aria-label="${words}"]`;
+    const found = await this.driver.wait(
+      until.elementLocated(By.xpath(xpath)),
+      PATIENCE,
+      `no button or link "${words}"`,
+    );
+    return this.driver.wait(until.elementIsVisible(found), PATIENCE, `"${words}" is not visible`);
+  }
+
+  async click(words: string): Promise<void> {
+    await (await this.named(words)).click();
+  }
+
+  /** An input by its label. */
+  async field(label: string): Promise<WebElement> {
+    const xpath = `//input[@id=//label[contains(normalize-space(.), "${label}")]/@for]`;
+    return this.driver.wait(until.elementLocated(By.xpath(xpath)), PATIENCE, `no field "${label}"`);
+  }
+
+  async type(label: string, words: string): Promise<void> {
+    const field = await this.field(label);
+    await field.clear();
+    await field.sendKeys(words);
+  }
+
+  async keys(...keys: string[]): Promise<void> {
+    await this.driver
+      .actions()
+      .sendKeys(...keys)
+      .perform();
+  }
+
+  async signIn(): Promise<void> {
+    await this.go('/sign-in');
+    await this.type('E-mail', COACH.email);
+    await this.type('Password', COACH.password);
+    await this.click('Sign in');
+    await this.at(/^\/$/);
+    await this.find('nav[aria-label="The rack"] li');
+  }
+
+  /** Opens a lifter from the rack and waits for the calls. */
+  async openLifter(name: string): Promise<void> {
+    await this.go('/');
+    await this.click(name);
+    await this.until(async () => (await this.text('h1')) === name, `the sheet of ${name}`);
+    await this.find('[data-row]');
+  }
+
+  async offline(cut: boolean): Promise<void> {
+    const conditions = { offline: cut, latency: 0, downloadThroughput: -1, uploadThroughput: -1 };
+    await this.driver.sendDevToolsCommand('Network.enable', {});
+    await this.driver.sendDevToolsCommand('Network.emulateNetworkConditions', conditions);
+  }
+
+  /** Asks the API in the page's own session, as the page would. */
+  async api<Answer>(method: string, path: string, body?: object): Promise<{ status: number; body: Answer }> {
+    return this.driver.executeAsyncScript(
+      `const [method, path, body, done] = arguments;
+       (async () => {
+         const token = (await (await fetch('/api/session')).json()).token;
+         const answer = await fetch('/api' + path, { method, headers: { 'content-type': 'application/json', 'x-iron-clasp-token': token }, ...(body && { body: JSON.stringify(body) }) });
+         done({ status: answer.status, body: answer.status === 204 ? null : await answer.json() });
+       })();`,
+      method,
+      path,
+      body ?? null,
+    );
+  }
+
+  /** Violations of WCAG 2.2 A and AA on the page as it stands, in words. */
+  async accessibility(): Promise<string[]> {
+    await this.driver.executeScript(axe.source);
+    const result = await this.driver.executeAsyncScript<axe.AxeResults>(
+      `const done = arguments[0];
+       axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'] }).then(done);`,
+    );
+    return result.violations.map(
+      (each) => `${each.id}: ${each.help}: ${each.nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`,
+    );
+  }
+}

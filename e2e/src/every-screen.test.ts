@@ -1,0 +1,126 @@
+import { Key } from 'selenium-webdriver';
+import { Page } from './browser.test-helper.ts';
+
+let page: Page;
+beforeAll(async () => {
+  page = await Page.open();
+}, 60_000);
+afterAll(() => page.close());
+
+async function isAccessible(): Promise<void> {
+  expect(await page.accessibility()).toEqual([]);
+}
+
+describe('every screen passes axe', () => {
+  it('sign-in', async () => {
+    await page.go('/sign-in');
+    await page.named('Sign in as the demo coach');
+    await isAccessible();
+  }, 60_000);
+
+  it('the rack with nobody open', async () => {
+    await page.signIn();
+    await isAccessible();
+  }, 60_000);
+
+  it.each(['light', 'dark'] as const)(
+    'calls with the reasons drawer, curve with its table, %s',
+    async (theme) => {
+      await page.openLifter('Odalys Brandt');
+      if (theme === 'dark') await page.click('Dark theme');
+      await page.until(
+        async () => (await page.count(`html[data-theme="${theme}"]`)) === 1,
+        `the ${theme} theme`,
+      );
+      await (await page.find('[data-row]')).click();
+      await page.find('aside[aria-label="Reasons"]');
+      await isAccessible();
+      await page.click('Curve');
+      await page.find('svg[aria-label^="Load against seconds"]');
+      await page.click('drawn points as a table');
+      await isAccessible();
+    },
+    60_000,
+  );
+
+  it('the dark theme and pounds are kept over a reload', async () => {
+    await page.click('Unit kg; change to lb');
+    await page.says(/lb on both hands/, 'section[aria-label="Clasp curve"] svg');
+    await page.driver.navigate().refresh();
+    await page.find('html[data-theme="dark"]');
+    await page.says(/deadlift 303\.1 lb/);
+    await page.click('Light theme');
+    await page.click('Unit lb; change to kg');
+    await page.says(/deadlift 137\.5 kg/);
+  }, 60_000);
+
+  it('the floor, on a phone too, with every target large enough', async () => {
+    await page.openLifter('Odalys Brandt');
+    await page.click('To the floor');
+    await page.find('[role=timer]');
+    await isAccessible();
+    await page.size(360, 740);
+    await page.click('Enter by hand');
+    await page.find('form');
+    await isAccessible();
+    const heights = await page.driver.executeScript<number[]>(
+      `return [...document.querySelectorAll('main button, main a')].map((each) => each.getBoundingClientRect().height)`,
+    );
+    expect(Math.min(...heights)).toBeGreaterThanOrEqual(64);
+    const overflow = await page.driver.executeScript<number>(
+      'return document.documentElement.scrollWidth - window.innerWidth',
+    );
+    expect(overflow).toBeLessThanOrEqual(0);
+  }, 60_000);
+
+  it('the sheet fits 360 px', async () => {
+    await page.openLifter('Priya Ramsland');
+    for (const path of ['calls', 'curve']) {
+      await page.go(`/lifters/${(await page.path()).split('/')[2]}/${path}`);
+      await page.find(path === 'calls' ? '[data-row]' : 'svg[aria-label^="Load against seconds"]');
+      expect(
+        await page.driver.executeScript<number>(
+          'return document.documentElement.scrollWidth - window.innerWidth',
+        ),
+      ).toBeLessThanOrEqual(0);
+    }
+    await page.size(1280, 800);
+  }, 60_000);
+});
+
+describe('by keyboard alone', () => {
+  it('finds a lifter, walks the sets, reads the reasons and goes back to the set', async () => {
+    await page.go('/');
+    await page.find('nav[aria-label="The rack"] li');
+    await page.keys('/');
+    await page.keys('kofi', Key.ENTER);
+    await page.until(async () => (await page.text('h1')) === 'Kofi Adeyemi-Lund', 'Kofi’s sheet');
+    await page.find('[data-row]');
+    await page.driver.executeScript('document.activeElement.blur()');
+    await page.keys(Key.ARROW_DOWN, Key.ARROW_DOWN, Key.ENTER);
+    await page.find('aside[aria-label="Reasons"]');
+    await page.keys(Key.ESCAPE);
+    await page.until(
+      async () => (await page.count('aside[aria-label="Reasons"]')) === 0,
+      'the drawer to close',
+    );
+    const focused = await page.driver.executeScript<number>(
+      `return [...document.querySelectorAll('[data-row]')].indexOf(document.activeElement)`,
+    );
+    expect(focused).toBe(1);
+  }, 60_000);
+
+  it('lists its keys', async () => {
+    await page.keys('?');
+    await page.says('Jump to the rack and find a lifter', '[role=dialog]');
+    await isAccessible();
+    await page.keys(Key.ESCAPE);
+    await page.until(async () => (await page.count('[role=dialog]')) === 0, 'the list to close');
+  }, 60_000);
+
+  it('says when nobody has that name', async () => {
+    await page.keys('/');
+    await page.keys('zzz');
+    await page.says('Nobody here is called “zzz”');
+  }, 60_000);
+});

@@ -1,0 +1,111 @@
+import { randomUUID } from 'node:crypto';
+import type { CallsView, SheetView } from '@iron-clasp/contract';
+import { COACH, Page } from './browser.test-helper.ts';
+
+let page: Page;
+/** Teodor’s next session that has a hold. */
+let session: string;
+beforeAll(async () => {
+  page = await Page.open();
+  await page.signIn();
+  await page.openLifter('Teodor Vance');
+  const id = (await page.path()).split('/')[2]!;
+  const sheet = await page.api<SheetView>('GET', `/lifters/${id}/sheet`);
+  session = sheet.body.season.sessions.find((each) => !each.done && each.title === 'Deadlift, heavy')!.id;
+}, 60_000);
+afterAll(() => page.close());
+
+const stored = async (): Promise<number> =>
+  (await page.api<CallsView>('GET', `/sessions/${session}/calls`)).body.holdsDone.length;
+
+async function logByHand(seconds: string): Promise<void> {
+  await page.click('Enter by hand');
+  await page.type('Seconds held', seconds);
+  await page.click('Log the hold');
+}
+
+it('keeps a hold when the connection is lost, shows it waiting, and sends it once when it is back', async () => {
+  await page.go(`/floor/${session}`);
+  await page.says('hold 1 of 2');
+  await page.offline(true);
+  await logByHand('9');
+  await page.says('1 waiting');
+  await page.says(/9\.0 s of \d+, put down, waiting for the server/);
+  await page.offline(false);
+  await page.until(async () => !(await page.text()).includes('waiting'), 'the entry to be sent');
+  await page.says('hold 2 of 2');
+  expect(await stored()).toBe(1);
+}, 60_000);
+
+it('keeps a waiting hold over a closed page', async () => {
+  await page.offline(true);
+  await logByHand('8');
+  await page.says('1 waiting');
+  await page.go('about:blank').catch(() => undefined);
+  await page.driver.get('about:blank');
+  await page.offline(false);
+  await page.go(`/floor/${session}`);
+  await page.says('2 done');
+  await page.until(async () => !(await page.text()).includes('waiting'), 'the entry to be sent');
+  expect(await stored()).toBe(2);
+}, 60_000);
+
+it('a coach who was signed out meanwhile is led to the sign-in, loses nothing, and comes back', async () => {
+  await page.go(`/floor/${session}`);
+  await page.says('2 done');
+  await page.driver.manage().deleteAllCookies();
+  await logByHand('7');
+  await page.at(/^\/sign-in/);
+  await page.says('One log entry is kept on this device');
+  await page.type('E-mail', COACH.email);
+  await page.type('Password', COACH.password);
+  await page.click('Sign in');
+  await page.at(/^\/floor\//);
+  await page.says('3 done');
+  await page.until(async () => !(await page.text()).includes('waiting'), 'the entry to be sent');
+  expect(await stored()).toBe(3);
+}, 60_000);
+
+it('says plainly that a page is stale, and shows the change after a reload', async () => {
+  await page.openLifter('Ruth Calloway');
+  const id = (await page.path()).split('/')[2]!;
+  const next = (await page.api<SheetView>('GET', `/lifters/${id}/sheet`)).body.nextSessionId!;
+  const { session: head } = (await page.api<CallsView>('GET', `/sessions/${next}/calls`)).body;
+  const elsewhere = head.venues.find((venue) => venue.chalk === 'liquid')!;
+  // Somebody else moves the session while this page is open.
+  await page.api('PATCH', `/sessions/${next}`, { venueId: elsewhere.id, version: head.version });
+  const third = head.venues.find((venue) => venue.id !== elsewhere.id && venue.id !== head.venue.id)!;
+  await (await page.find(`option[value="${third.id}"]`)).click();
+  await page.says('This session was changed since the page was opened');
+  await page.click('Try again');
+  await page.until(
+    async () =>
+      (await (await page.find('select[aria-label="Venue of the session"]')).getAttribute('value')) ===
+      elsewhere.id,
+    'the other venue',
+  );
+  await page.says(/liquid chalk/);
+}, 60_000);
+
+it('an unknown lifter, an unknown session and an unknown address each say where to go', async () => {
+  await page.go(`/lifters/${randomUUID()}/calls`);
+  await page.says('This lifter is not in your club, or is no longer there');
+  await page.click('To the rack');
+  await page.at(/^\/$/);
+  await page.go(`/floor/${randomUUID()}`);
+  await page.says('This session is not in your club');
+  await page.go('/somewhere/else');
+  await page.says('Nothing at this address');
+}, 60_000);
+
+it('a wrong password is said at the form, and the address stays typed', async () => {
+  await page.driver.manage().deleteAllCookies();
+  await page.go('/sign-in');
+  await page.click('Sign in');
+  await page.says('Type the e-mail address');
+  await page.type('E-mail', COACH.email);
+  await page.type('Password', 'not this one');
+  await page.click('Sign in');
+  await page.says('E-mail and password do not belong together');
+  expect(await (await page.field('E-mail')).getAttribute('value')).toBe(COACH.email);
+}, 60_000);

@@ -1,0 +1,100 @@
+import type { CallsView, CurveView } from '@iron-clasp/contract';
+import { Page } from './browser.test-helper.ts';
+
+let page: Page;
+beforeAll(async () => {
+  page = await Page.open();
+}, 60_000);
+afterAll(() => page.close());
+
+const lifterId = async (): Promise<string> => (await page.path()).split('/')[2]!;
+
+it('a coach signs in, reads the calls and their reasons, runs the hold, and the next prescription and the curve move', async () => {
+  // Signs in and sees the rack, those first who need attention.
+  await page.signIn();
+  await page.says('Tarn Quay Barbell');
+  expect(await page.count('nav[aria-label="The rack"] li')).toBe(9);
+  expect(await page.text('nav[aria-label="The rack"] li:first-child')).toMatch(
+    /Jun Takeda-Moss[^]*torn skin left/,
+  );
+
+  // Opens Odalys: five weeks to her meet, learning hook, heavy deadlifts next.
+  await page.openLifter('Odalys Brandt');
+  const id = await lifterId();
+  await page.says('Deadlift, heavy');
+  await page.says(/hook, block chalk, outer thumb too/);
+  await page.says(/straps, loop, 3 turns/);
+  const before = await page.api<CurveView>('GET', `/lifters/${id}/curve`);
+
+  // Why mixed on the top single, and what others would have called.
+  await (
+    await page.driver.findElement({ xpath: '//button[@data-row][starts-with(normalize-space(.), "top")]' })
+  ).click();
+  await page.says(/Hook stage “learn”: warm-ups only/, 'aside[aria-label="Reasons"]');
+  await page.says(/logged holds and sets behind it/, 'aside[aria-label="Reasons"]');
+  await page.says('What other schools would call', 'aside[aria-label="Reasons"]');
+  await page.says('Hook committed', 'aside[aria-label="Reasons"]');
+
+  // To the floor by key; the clock by space. The first hold reaches its time.
+  await page.keys('f');
+  await page.at(/^\/floor\//);
+  const session = (await page.path()).split('/')[2]!;
+  await page.says('hold 1 of 2');
+  const { hold } = (await page.api<CallsView>('GET', `/sessions/${session}/calls`)).body;
+  await page.says(`${hold!.load} kg`);
+  await page.keys(' ');
+  const clock = async (): Promise<number> => Number(await page.text('[role=timer]'));
+  await page.until(async () => (await clock()) >= hold!.seconds, 'the clock to reach the target');
+  await page.says('time: put it down');
+  await page.keys(' ');
+  await page.says('hold 2 of 2');
+  await page.says(/1\d\.\d s of 10, put down/);
+
+  // The second is typed in from a stopwatch; nonsense is refused at its field and what was typed stays.
+  await page.click('Enter by hand');
+  for (const [label, typed, message] of [
+    ['Seconds held', '0', /Seconds must be a number from 0.5 to 600/],
+    ['Seconds held', '10000', /Seconds must be a number from 0.5 to 600/],
+    ['Seconds held', 'ten', /Seconds must be a number/],
+    ['Load', '-5', /Load must be a number from 1 to 600 kg/],
+    ['Load', 'heavy', /Load must be a number/],
+  ] as const) {
+    const right = label === 'Load' ? String(hold!.load) : '10';
+    await page.type(label, typed);
+    await page.click('Log the hold');
+    await page.says(message, 'form');
+    expect(await (await page.field(label)).getAttribute('value')).toBe(typed);
+    await page.type(label, right);
+  }
+  await page.click('Log the hold');
+  await page.says('2 done');
+
+  // What it changed: the next prescription, and the curve with two holds more behind it.
+  await page.says(/Next time \d+(\.\d+)? kg, one step more/);
+  const after = await page.api<CurveView>('GET', `/lifters/${id}/curve`);
+  expect(after.body.curve.evidence.observations).toBe(before.body.curve.evidence.observations + 2);
+  const next = (await page.api<CallsView>('GET', `/sessions/${session}/calls`)).body.nextHold!;
+  expect(next.load).toBeGreaterThan(hold!.load);
+
+  // The sheet shows the same after a reload.
+  await page.click('Sheet');
+  await page.at(/calls$/);
+  await page.driver.navigate().refresh();
+  await page.says(`Next time: ${next.load} kg`);
+  await page.says(/held 1\d\.\d s of 10 s, put down/);
+  await page.click('Curve');
+  await page.at(/curve$/);
+  await page.says(`${after.body.curve.evidence.observations} logged holds`);
+  await page.find('svg[aria-label^="Load against seconds"]');
+
+  // Undo takes the last one back; a slip in its place repeats the load.
+  await page.go(`/floor/${session}`);
+  await page.says('2 done');
+  await page.click('Undo the last hold');
+  await page.says('hold 2 of 2');
+  await page.keys(' ');
+  await page.until(async () => (await clock()) >= 1, 'the clock to run');
+  await page.keys('s');
+  await page.says(/1\.\d s of 10, slipped/);
+  await page.says(/Next time[^]*same again/);
+}, 120_000);

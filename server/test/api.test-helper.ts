@@ -1,0 +1,115 @@
+import 'reflect-metadata';
+import { randomUUID } from 'node:crypto';
+import { Test } from '@nestjs/testing';
+import type { NestExpressApplication } from '@nestjs/platform-express';
+import pg from 'pg';
+import supertest from 'supertest';
+import type TestAgent from 'supertest/lib/agent.js';
+import { DataSource } from 'typeorm';
+import { prepare } from '../src/app.ts';
+import { AppModule } from '../src/app.module.ts';
+import { Clock } from '../src/clock.ts';
+import type { Config } from '../src/config.ts';
+import { DEMO_COACH } from '../src/demo/scenario.ts';
+import { seedDemo } from '../src/demo/seed.ts';
+import { hashPassword } from '../src/accounts/passwords.ts';
+
+/** A Tuesday at noon on which every demo lifter has a session this week. */
+export const TODAY = '2026-11-24';
+
+class FixedClock extends Clock {
+  override now(): Date {
+    return new Date(`${TODAY}T12:00:00Z`);
+  }
+}
+
+export interface Api {
+  readonly app: NestExpressApplication;
+  readonly db: DataSource;
+  readonly seeded: number;
+  readonly close: () => Promise<void>;
+}
+
+/** The real application on a database of its own in the PostgreSQL that the test command started. */
+export async function startApi(more: Partial<Config> = {}): Promise<Api> {
+  const admin = process.env['DATABASE_URL'];
+  if (!admin) throw new Error('DATABASE_URL is not set: these tests run through `npm test`.');
+  const name = `test_${randomUUID().replaceAll('-', '')}`;
+  await sql(admin, `CREATE DATABASE ${name}`);
+  const databaseUrl = admin.replace(/\/[^/]*$/, `/${name}`);
+  const config: Config = {
+    databaseUrl,
+    port: 0,
+    demo: true,
+    secureCookies: false,
+    logLevel: 'silent',
+    ...more,
+  };
+  const module = await Test.createTestingModule({ imports: [AppModule.with(config)] })
+    .overrideProvider(Clock)
+    .useClass(FixedClock)
+    .compile();
+  const app = module.createNestApplication<NestExpressApplication>({ logger: false });
+  prepare(app, config);
+  await app.init();
+  const db = app.get(DataSource);
+  const seeded = (await seedDemo(db, TODAY)) ?? 0;
+  const close = async (): Promise<void> => {
+    await app.close();
+    await sql(admin, `DROP DATABASE ${name} WITH (FORCE)`);
+  };
+  return { app, db, seeded, close };
+}
+
+async function sql(url: string, text: string): Promise<void> {
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  await client.query(text);
+  await client.end();
+}
+
+/** A signed-in browser: cookie kept, change token sent. */
+export class Coach {
+  readonly agent: TestAgent;
+  readonly token: string;
+
+  private constructor(agent: TestAgent, token: string) {
+    this.agent = agent;
+    this.token = token;
+  }
+
+  static async signIn({ app }: Api, who: { email: string; password: string } = DEMO_COACH): Promise<Coach> {
+    const agent = supertest.agent(app.getHttpServer());
+    const answer = await agent
+      .post('/api/session')
+      .send({ email: who.email, password: who.password })
+      .expect(200);
+    return new Coach(agent, answer.body.token);
+  }
+
+  async get<Answer>(path: string, status = 200): Promise<Answer> {
+    return (await this.agent.get(`/api${path}`).expect(status)).body;
+  }
+
+  async send<Answer>(
+    method: 'put' | 'patch' | 'delete',
+    path: string,
+    body: object | undefined,
+    status: number,
+  ): Promise<Answer> {
+    const request = this.agent[method](`/api${path}`).set('x-iron-clasp-token', this.token);
+    return (await (body ? request.send(body) : request).expect(status)).body;
+  }
+}
+
+/** Another club with a coach of its own and nobody in it. */
+export async function addForeignCoach({ db }: Api): Promise<{ email: string; password: string }> {
+  const who = { email: 'else@elsewhere.example', password: 'another-club-entirely' };
+  const club = randomUUID();
+  await db.query('INSERT INTO club (id, name) VALUES ($1, $2)', [club, 'Elsewhere']);
+  await db.query(
+    'INSERT INTO account (id, club_id, email, name, role, password_hash) VALUES ($1, $2, $3, $4, $5, $6)',
+    [randomUUID(), club, who.email, 'Somebody Else', 'coach', await hashPassword(who.password)],
+  );
+  return who;
+}

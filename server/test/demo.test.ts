@@ -1,0 +1,117 @@
+import type { CallsView, CurveView, RackView, SheetView } from '@iron-clasp/contract';
+import { DEMO_LIFTERS } from '../src/demo/scenario.ts';
+import { demoRows, seedDemo } from '../src/demo/seed.ts';
+import { Coach, startApi, TODAY, type Api } from './api.test-helper.ts';
+
+let api: Api;
+let coach: Coach;
+const sheets = new Map<string, SheetView>();
+beforeAll(async () => {
+  api = await startApi();
+  coach = await Coach.signIn(api);
+  for (const row of (await coach.get<RackView>('/lifters')).lifters)
+    sheets.set(row.name, await coach.get<SheetView>(`/lifters/${row.id}/sheet`));
+});
+afterAll(() => api.close());
+
+const callsOf = (name: string): Promise<CallsView> =>
+  coach.get<CallsView>(`/sessions/${sheets.get(name)!.nextSessionId}/calls`);
+const curveOf = (name: string): Promise<CurveView> =>
+  coach.get<CurveView>(`/lifters/${sheets.get(name)!.lifter.id}/curve`);
+
+describe('the demo club', () => {
+  it('has nine lifters with about 15,000 logged sets, and is loaded once', async () => {
+    expect(sheets.size).toBe(9);
+    expect(api.seeded).toBeGreaterThan(13_000);
+    expect(api.seeded).toBeLessThan(19_000);
+    expect(await seedDemo(api.db, TODAY)).toBeUndefined();
+  });
+
+  it('is the same every time', () => {
+    const [once, again] = [demoRows('hash', TODAY), demoRows('hash', TODAY)];
+    expect(again).toEqual(once);
+  });
+
+  it('puts those who need attention first', async () => {
+    const { lifters } = await coach.get<RackView>('/lifters');
+    expect(lifters[0]).toMatchObject({ name: 'Jun Takeda-Moss', flag: { level: 'stop' } });
+    expect(lifters.find((row) => row.name === 'Ruth Calloway')!.flag).toEqual({
+      level: 'caution',
+      text: 'blood pressure not cleared',
+    });
+  });
+
+  it('shows the meet and the hold blocks on the season strip', () => {
+    const { season } = sheets.get('Odalys Brandt')!;
+    expect(season.marks.map((mark) => mark.kind)).toEqual(
+      expect.arrayContaining(['holdBlock', 'meet', 'test']),
+    );
+    expect(season.sessions.some((session) => session.holds === 2 && session.done)).toBe(true);
+    expect(season.sessions.some((session) => !session.done)).toBe(true);
+  });
+});
+
+describe('the models recover what is hidden in the logs', () => {
+  it.each(
+    DEMO_LIFTERS.filter((lifter) => lifter.name !== 'Noor Haddad').map(
+      (lifter) => [lifter.name, lifter] as const,
+    ),
+  )('the 10 s load of %s', async (name, { truth, deadliftMax }) => {
+    const { tenSeconds } = (await curveOf(name)).readOuts;
+    const hidden = deadliftMax * truth.tenSecondShare;
+    // Twice the 80 % interval either way: the drift over 26 weeks is not in the model.
+    const reach = Math.log(tenSeconds.high / tenSeconds.low);
+    expect(Math.abs(Math.log(tenSeconds.value / hidden))).toBeLessThan(Math.max(reach, 0.1));
+  });
+
+  it('hook is worth clearly more than mixed to Teodor', async () => {
+    const { worth } = (await curveOf('Teodor Vance')).readOuts;
+    const of = (effect: string): { low: number; value: number } =>
+      worth.find((each) => each.effect === effect)!.estimate;
+    expect(of('hook').low).toBeGreaterThan(of('mixed').value);
+  });
+});
+
+describe('each lifter’s calls carry their story', () => {
+  it('Jun’s torn callus: straps on every pull, and no hold', async () => {
+    const { sets, hold } = await callsOf('Jun Takeda-Moss');
+    expect(
+      new Set(sets.filter((set) => set.call.verdict === 'called').map((set) => set.call.choice)),
+    ).toEqual(new Set(['straps']));
+    expect(hold!.barred!.ruleId).toBe('safety.torn-callus-straps');
+  });
+
+  it('Ruth: hook on top sets only, and no near-limit hold until her blood pressure is cleared', async () => {
+    const { sets, hold } = await callsOf('Ruth Calloway');
+    expect(sets.filter((set) => set.role !== 'top').map((set) => set.call.choice)).not.toContain('hook');
+    expect(hold!.why.map((reason) => reason.ruleId)).toContain('safety.no-near-limit-holds');
+    expect(hold!.grip).not.toBe('hook');
+  });
+
+  it('Iskra’s repaired right arm is never turned under', async () => {
+    const { season } = sheets.get('Iskra Petrov')!;
+    let mixed = 0;
+    for (const planned of season.sessions.filter((session) => !session.done).slice(0, 8)) {
+      const { sets } = await coach.get<CallsView>(`/sessions/${planned.id}/calls`);
+      for (const { call } of sets) {
+        if (call.choice === 'mixed') mixed += 1;
+        expect(call.sideUnder).not.toBe('right');
+      }
+    }
+    expect(mixed).toBeGreaterThan(0);
+  });
+
+  it('Odalys, learning hook: hook in warm-ups only', async () => {
+    const { sets } = await callsOf('Odalys Brandt');
+    const hooked = sets.filter((set) => set.call.choice === 'hook');
+    expect(hooked.length).toBeGreaterThan(0);
+    expect(new Set(hooked.map((set) => set.role))).toEqual(new Set(['warmup']));
+  });
+
+  it('every load called is one the venue’s plates make', async () => {
+    for (const name of sheets.keys()) {
+      for (const set of (await callsOf(name)).sets)
+        expect(Math.abs(set.loading.total - set.planned)).toBeLessThan(3);
+    }
+  });
+});

@@ -1,0 +1,52 @@
+import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Builder } from 'selenium-webdriver';
+import { Options, ServiceBuilder } from 'selenium-webdriver/chrome.js';
+
+const FLAGS = [
+  '--headless=new',
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--disable-quic',
+  '--no-first-run',
+  '--force-color-profile=srgb',
+  '--hide-scrollbars',
+];
+
+/** Opens a headless Chromium with a fresh profile; `close` ends it and removes the profile. */
+export async function openBrowser({ width = 1280, height = 800 } = {}) {
+  const profile = mkdtempSync(join(tmpdir(), 'iron-clasp-chromium-'));
+  const options = new Options().addArguments(
+    ...FLAGS,
+    `--user-data-dir=${profile}`,
+    `--window-size=${width},${height}`,
+  );
+  options.setBinaryPath('/usr/bin/chromium');
+  const driverPath = '/usr/bin/chromedriver';
+  if (!existsSync(driverPath)) throw new Error('ChromeDriver is missing: run npm test, which installs it.');
+  const driver = await new Builder()
+    .forBrowser('chrome')
+    .setChromeOptions(options)
+    .setChromeService(new ServiceBuilder(driverPath))
+    .build();
+  await setSize(driver, width, height);
+  const close = async () => {
+    await driver.quit();
+    rmSync(profile, { recursive: true, force: true, maxRetries: 5 });
+  };
+  return { driver, close };
+}
+
+/** Gives the page itself this size, below Chromium’s own smallest window too. */
+export async function setSize(driver, width, height) {
+  await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+    width,
+    height,
+    deviceScaleFactor: 1,
+    mobile: width < 500,
+  });
+}

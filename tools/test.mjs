@@ -1,0 +1,100 @@
+import { spawn } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { ensureBuilt, ensurePackages } from './lib/build.mjs';
+import { checks } from './lib/checks.mjs';
+import { checkDisk, checkNode, freePort, installDebian } from './lib/machine.mjs';
+import { startPostgres } from './lib/postgres.mjs';
+import { run, say, Trouble } from './lib/say.mjs';
+import { startServer } from './lib/server.mjs';
+
+const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
+const CHROMIUM = ['/usr/bin/chromium', '/usr/bin/chromedriver'];
+
+const score = { passed: 0, failed: 0 };
+const toStop = [];
+
+run(async () => {
+  checkNode();
+  checkDisk(ROOT);
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
+    process.on(signal, () => void cleanUp().then(() => process.exit(1)));
+  const work = mkdtempSync(join(tmpdir(), 'iron-clasp-test-'));
+  toStop.push(() => rmSync(work, { recursive: true, force: true, maxRetries: 5 }));
+  try {
+    ensurePackages(ROOT);
+    if (!CHROMIUM.every((path) => existsSync(path)))
+      installDebian(['chromium', 'chromium-driver'], 'Chromium and ChromeDriver are not installed.');
+    runChecks();
+    await runJest('unit tests', ['core', 'contract', 'web'], work);
+    ensureBuilt(ROOT);
+    const postgres = await startPostgres(join(work, 'postgres'), { settings: { fsync: 'off' } });
+    toStop.push(() => postgres.stop());
+    await runJest('API tests', ['server'], work, { DATABASE_URL: postgres.url });
+    await runJest('start command', ['tools'], work);
+    await runBrowserTests(postgres, work);
+  } catch (error) {
+    // Whatever stopped the run is a failure of it, and is said so in the last line.
+    score.failed += 1;
+    process.stderr.write(`\n${error instanceof Trouble ? error.message : error.stack}\n`);
+  } finally {
+    await cleanUp();
+  }
+  say(`\n${score.passed} passed, ${score.failed} failed`);
+}).then(() => process.exit(score.failed === 0 && score.passed > 0 ? 0 : 1));
+
+async function cleanUp() {
+  while (toStop.length) await toStop.pop()();
+}
+
+function runChecks() {
+  for (const { name, run: check } of checks(ROOT)) {
+    const { ok, words } = check();
+    score[ok ? 'passed' : 'failed'] += 1;
+    say(`${ok ? 'ok    ' : 'FAILED'} ${name}`);
+    if (!ok) say(words.trim());
+  }
+}
+
+/** Runs Jest projects and adds their counts; a suite that does not even load counts as a failure. */
+async function runJest(title, projects, work, env = {}) {
+  say(`\n${title}`);
+  const output = join(work, `${projects.join('-')}.json`);
+  const jest = join(ROOT, 'node_modules', 'jest', 'bin', 'jest.js');
+  const args = [
+    '--experimental-vm-modules',
+    '--no-warnings',
+    jest,
+    '--selectProjects',
+    ...projects,
+    '--json',
+    `--outputFile=${output}`,
+    '--ci',
+  ];
+  if (projects.includes('e2e') || projects.includes('tools')) args.push('--runInBand');
+  const child = spawn(process.execPath, args, {
+    cwd: ROOT,
+    env: { ...process.env, ...env },
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
+  const code = await new Promise((resolve) => child.once('exit', resolve));
+  if (!existsSync(output)) throw new Trouble(`${title}: Jest ended with code ${code} and no result.`);
+  const result = JSON.parse(readFileSync(output, 'utf8'));
+  const unfinished = result.numPendingTests + result.numTodoTests;
+  score.passed += result.numPassedTests;
+  score.failed += result.numFailedTests + result.numRuntimeErrorTestSuites + unfinished;
+  if (result.numTotalTests === 0) throw new Trouble(`${title}: no test ran.`);
+}
+
+async function runBrowserTests(postgres, work) {
+  const port = await freePort();
+  const server = await startServer(ROOT, {
+    databaseUrl: postgres.url,
+    port,
+    env: { IRON_CLASP_LOG: 'silent' },
+  });
+  toStop.push(() => server.stop());
+  await runJest('browser tests', ['e2e'], work, { IRON_CLASP_E2E_URL: server.url });
+}

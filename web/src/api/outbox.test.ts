@@ -1,0 +1,74 @@
+import { Outbox, type Waiting } from './outbox.ts';
+
+function store(): {
+  getItem: (key: string) => string | null;
+  setItem: (key: string, value: string) => void;
+  kept: Map<string, string>;
+} {
+  const kept = new Map<string, string>();
+  return {
+    kept,
+    getItem: (key) => kept.get(key) ?? null,
+    setItem: (key, value) => void kept.set(key, value),
+  };
+}
+
+const entry = (id: string): Waiting => ({
+  id,
+  sessionId: 's',
+  accountId: 'a',
+  body: {
+    load: 100,
+    seconds: 10,
+    target: 10,
+    ended: 'stopped',
+    grip: 'hook',
+    chalk: 'block',
+    doneAt: '2026-11-24T11:00:00Z',
+  },
+});
+
+describe('Outbox', () => {
+  it('keeps entries in order over a reload', () => {
+    const disk = store();
+    const before = new Outbox(disk);
+    before.add(entry('1'));
+    before.add(entry('2'));
+    expect(new Outbox(disk).all().map((each) => each.id)).toEqual(['1', '2']);
+  });
+
+  it('keeps a refused entry with its reason until it is removed', () => {
+    const box = new Outbox(store());
+    box.add(entry('1'));
+    box.refuse('1', 'Seconds must be a number.');
+    expect(box.all()).toEqual([{ ...entry('1'), refused: 'Seconds must be a number.' }]);
+    box.remove('1');
+    expect(box.all()).toEqual([]);
+  });
+
+  it('does not lose what another tab wrote meanwhile', () => {
+    const disk = store();
+    const [here, there] = [new Outbox(disk), new Outbox(disk)];
+    here.add(entry('1'));
+    there.add(entry('2'));
+    here.refresh();
+    expect(here.all().map((each) => each.id)).toEqual(['1', '2']);
+  });
+
+  it('tells listeners, and gives the same list until something changes', () => {
+    const box = new Outbox(store());
+    let told = 0;
+    const stop = box.subscribe(() => (told += 1));
+    expect(box.all()).toBe(box.all());
+    box.add(entry('1'));
+    stop();
+    box.remove('1');
+    expect(told).toBe(1);
+  });
+
+  it('starts empty on a store that holds rubbish', () => {
+    const disk = store();
+    disk.kept.set('iron-clasp.outbox', '{broken');
+    expect(new Outbox(disk).all()).toEqual([]);
+  });
+});

@@ -1,0 +1,154 @@
+import {
+  MutationCache,
+  QueryCache,
+  QueryClient,
+  useMutation,
+  useQuery,
+  useQueryClient,
+  type UseMutationResult,
+  type UseQueryResult,
+} from '@tanstack/react-query';
+import type {
+  CallsView,
+  CurveView,
+  MoveSessionRequest,
+  PreferencesRequest,
+  RackView,
+  SessionView,
+  SheetView,
+  SignInRequest,
+  WelcomeView,
+} from '@iron-clasp/contract';
+import { ApiError, ask, rememberToken } from './client.ts';
+
+/** Names of everything that is fetched, so that a change can refresh what rests on it. */
+export const keys = {
+  session: ['session'],
+  welcome: ['welcome'],
+  rack: ['rack'],
+  sheet: (lifterId: string) => ['sheet', lifterId],
+  calls: (sessionId: string) => ['calls', sessionId],
+  curve: (lifterId: string) => ['curve', lifterId],
+} as const;
+
+export function makeQueryClient(): QueryClient {
+  // Signed out meanwhile, here or in another tab: ask who is there again, which leads to the sign-in page.
+  const onError = (error: Error): void => {
+    if (error instanceof ApiError && error.status === 401 && client.getQueryData(keys.session))
+      signedOut(client);
+  };
+  const client: QueryClient = new QueryClient({
+    queryCache: new QueryCache({ onError }),
+    mutationCache: new MutationCache({ onError }),
+    defaultOptions: {
+      queries: {
+        staleTime: 30_000,
+        retry: (failures, error) => error instanceof ApiError && error.passing && failures < 2,
+        refetchOnWindowFocus: true,
+      },
+      mutations: { retry: false },
+    },
+  });
+  return client;
+}
+
+/** Forgets who is signed in; the page asks again. */
+export function signedOut(client: QueryClient): void {
+  void client.resetQueries({ queryKey: keys.session });
+}
+
+export function useSession(): UseQueryResult<SessionView, ApiError> {
+  return useQuery({
+    queryKey: keys.session,
+    staleTime: Infinity,
+    queryFn: async () => {
+      const session = await ask<SessionView>('GET', '/session');
+      rememberToken(session);
+      return session;
+    },
+  });
+}
+
+export function useWelcome(): UseQueryResult<WelcomeView, ApiError> {
+  return useQuery({ queryKey: keys.welcome, queryFn: () => ask<WelcomeView>('GET', '/welcome') });
+}
+
+export function useRack(): UseQueryResult<RackView, ApiError> {
+  return useQuery({ queryKey: keys.rack, queryFn: () => ask<RackView>('GET', '/lifters') });
+}
+
+export function useSheet(lifterId: string): UseQueryResult<SheetView, ApiError> {
+  return useQuery({
+    queryKey: keys.sheet(lifterId),
+    queryFn: () => ask<SheetView>('GET', `/lifters/${lifterId}/sheet`),
+  });
+}
+
+export function useCalls(sessionId: string | null): UseQueryResult<CallsView, ApiError> {
+  return useQuery({
+    queryKey: keys.calls(sessionId ?? ''),
+    queryFn: () => ask<CallsView>('GET', `/sessions/${sessionId}/calls`),
+    enabled: sessionId !== null,
+  });
+}
+
+export function useCurve(lifterId: string): UseQueryResult<CurveView, ApiError> {
+  return useQuery({
+    queryKey: keys.curve(lifterId),
+    queryFn: () => ask<CurveView>('GET', `/lifters/${lifterId}/curve`),
+  });
+}
+
+export function useSignIn(): UseMutationResult<SessionView, ApiError, SignInRequest> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: SignInRequest) => ask<SessionView>('POST', '/session', body),
+    onSuccess: (session) => {
+      rememberToken(session);
+      client.setQueryData(keys.session, session);
+    },
+  });
+}
+
+export function useSignOut(): UseMutationResult<void, ApiError, void> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: () => ask<void>('DELETE', '/session'),
+    onSuccess: () => client.clear(),
+  });
+}
+
+export function usePreferences(): UseMutationResult<SessionView, ApiError, PreferencesRequest> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: PreferencesRequest) => ask<SessionView>('PATCH', '/session', body),
+    // Shown at once; put right again should the server refuse.
+    onMutate: (changes) => {
+      const before = client.getQueryData<SessionView>(keys.session);
+      if (before)
+        client.setQueryData(keys.session, { ...before, account: { ...before.account, ...changes } });
+    },
+    onSettled: (session) =>
+      session
+        ? client.setQueryData(keys.session, session)
+        : client.invalidateQueries({ queryKey: keys.session }),
+  });
+}
+
+export function useMoveSession(
+  sessionId: string,
+): UseMutationResult<CallsView, ApiError, MoveSessionRequest> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: MoveSessionRequest) => ask<CallsView>('PATCH', `/sessions/${sessionId}`, body),
+    onSuccess: (view) => keepCalls(client, view),
+  });
+}
+
+/** Takes a freshly called session into the cache and lets everything that rests on the log be fetched anew. */
+export function keepCalls(client: QueryClient, view: CallsView): void {
+  client.setQueryData(keys.calls(view.session.id), view);
+  for (const key of [keys.curve(view.session.lifterId), keys.sheet(view.session.lifterId), keys.rack]) {
+    void client.invalidateQueries({ queryKey: key });
+  }
+}

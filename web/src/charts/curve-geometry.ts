@@ -1,0 +1,89 @@
+import { holdLoad, type Grip, type HoldCurve } from '@iron-clasp/core';
+import type { CurvePoint } from '@iron-clasp/contract';
+import { max, min } from 'd3-array';
+import { scaleLinear, scaleLog, type ScaleContinuousNumeric } from 'd3-scale';
+import { area, line } from 'd3-shape';
+
+export interface CurveFrame {
+  readonly width: number;
+  readonly height: number;
+  readonly margin: {
+    readonly top: number;
+    readonly right: number;
+    readonly bottom: number;
+    readonly left: number;
+  };
+}
+
+export interface CurveScales {
+  /** Seconds to px. */
+  readonly x: ScaleContinuousNumeric<number, number>;
+  /** kg to px. */
+  readonly y: ScaleContinuousNumeric<number, number>;
+}
+
+export interface CurveGeometry extends CurveScales {
+  /** Path of the load held as often as not. */
+  readonly middle: string;
+  /** Band between the loads held nine times and once in ten. */
+  readonly band: string;
+  readonly secondsTicks: readonly number[];
+  readonly loadTicks: readonly number[];
+}
+
+export const SHORTEST = 1;
+export const LONGEST = 120;
+/** The stretch of the curve, s, that must be inside the frame: what lifts and holds ask. */
+const FRAMED = [3, 45] as const;
+const STEPS = 60;
+const SECONDS_TICKS = [1, 2, 5, 10, 20, 30, 60, 120];
+
+/** Scales, curve and band of one grip, for a drawing of load against seconds. */
+export function curveGeometry(
+  curve: HoldCurve,
+  grip: Grip,
+  points: readonly CurvePoint[],
+  loads: readonly number[],
+  frame: CurveFrame,
+): CurveGeometry {
+  const { width, height, margin } = frame;
+  const samples = Array.from({ length: STEPS + 1 }, (_, i) => {
+    const seconds = SHORTEST * (LONGEST / SHORTEST) ** (i / STEPS);
+    const held = (probability: number): number => holdLoad(curve, { seconds, probability, grip });
+    return { seconds, middle: held(0.5), sure: held(0.9), bold: held(0.1) };
+  });
+  const all = [
+    ...points.map((point) => point.load),
+    ...loads,
+    ...samples
+      .filter((sample) => sample.seconds >= FRAMED[0] && sample.seconds <= FRAMED[1])
+      .map((sample) => sample.middle),
+  ];
+  const x = scaleLog()
+    .domain([SHORTEST, LONGEST])
+    .range([margin.left, width - margin.right])
+    .clamp(true);
+  const y = scaleLinear()
+    .domain([Math.max(0, min(all)! * 0.9), max(all)! * 1.08])
+    .range([height - margin.bottom, margin.top])
+    .nice(6);
+  const [low, high] = y.domain() as [number, number];
+  const inside = (load: number): number => y(Math.min(high, Math.max(low, load)));
+  return {
+    x,
+    y,
+    middle:
+      line<(typeof samples)[number]>()
+        .x((sample) => x(sample.seconds))
+        .y((sample) => inside(sample.middle))(
+        samples.filter((sample) => sample.middle <= high && sample.middle >= low),
+      ) ?? '',
+    band:
+      area<(typeof samples)[number]>()
+        .x((sample) => x(sample.seconds))
+        .y0((sample) => inside(sample.sure))
+        .y1((sample) => inside(sample.bold))(samples) ?? '',
+    secondsTicks: SECONDS_TICKS,
+    loadTicks: y.ticks(6),
+  };
+}

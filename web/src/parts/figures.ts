@@ -1,0 +1,41 @@
+import { formatMass, fromKg, type MassUnit } from '@iron-clasp/core';
+import { format, parseISO } from 'date-fns';
+
+/** A load without its unit, as it stands in a column that names the unit. */
+export function load(kg: number, unit: MassUnit): string {
+  return formatMass(kg, unit).split(' ')[0]!;
+}
+
+export { formatMass };
+
+/** A chance in whole per cent that never claims certainty. */
+export function percent(probability: number): string {
+  if (probability > 0.99) return '> 99\u00a0%';
+  if (probability < 0.01) return '< 1\u00a0%';
+  return `${Math.round(probability * 100)}\u00a0%`;
+}
+
+/** A multiplier of load, `× 1.28`. */
+export function times(value: number): string {
+  return `× ${value.toFixed(2)}`;
+}
+
+/** `Tue 24 Nov`. */
+export function shortDay(on: string): string {
+  return format(parseISO(on), 'EEE d MMM');
+}
+
+/** Today, tomorrow, or the short day. */
+export function nearDay(on: string, today: string): string {
+  const days = Math.round((parseISO(on).getTime() - parseISO(today).getTime()) / 86_400_000);
+  return days === 0 ? 'today' : days === 1 ? 'tomorrow' : shortDay(on);
+}
+
+/** Rounded to the tenth a person reads. */
+export function seconds(value: number): string {
+  return `${value < 10 ? value.toFixed(1) : Math.round(value)} s`;
+}
+
+export function inUnit(kg: number, unit: MassUnit): number {
+  return fromKg(kg, unit);
+}

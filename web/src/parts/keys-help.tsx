@@ -1,0 +1,44 @@
+import { X } from 'lucide-react';
+import { Dialog } from 'radix-ui';
+import type { ReactElement } from 'react';
+
+const KEYS: readonly (readonly [string, string])[] = [
+  ['/', 'Jump to the rack and find a lifter'],
+  ['↑ ↓', 'Move along the called sets'],
+  ['Enter', 'Why this call, and what others would have called'],
+  ['Esc', 'Close the reasons'],
+  ['f', 'To the floor, with the hold clock'],
+  ['Space', 'On the floor: start the clock, stop it when the bar is put down'],
+  ['s', 'On the floor: the grip slipped'],
+  ['?', 'This list'],
+];
+
+export function KeysHelp({
+  open,
+  onOpenChange,
+}: {
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+}): ReactElement {
+  return (
+    <Dialog.Root open={open} onOpenChange={onOpenChange} modal={false}>
+      <Dialog.Content className="fixed left-1/2 top-24 z-30 w-[min(30rem,92vw)] -translate-x-1/2 border-2 border-ink bg-raised p-6">
+        <Dialog.Title className="text-2xl">Keys</Dialog.Title>
+        <Dialog.Description className="sr-only">Every key and what it does</Dialog.Description>
+        <dl className="mt-4 grid grid-cols-[5rem_1fr] gap-y-2">
+          {KEYS.map(([key, what]) => (
+            <div key={key} className="contents">
+              <dt>
+                <kbd className="figures border border-edge px-2 py-0.5">{key}</kbd>
+              </dt>
+              <dd>{what}</dd>
+            </div>
+          ))}
+        </dl>
+        <Dialog.Close aria-label="Close" className="absolute right-3 top-3 p-2">
+          <X size={18} aria-hidden />
+        </Dialog.Close>
+      </Dialog.Content>
+    </Dialog.Root>
+  );
+}

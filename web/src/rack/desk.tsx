@@ -1,0 +1,36 @@
+import { useRef, useState, type ReactElement } from 'react';
+import { Outlet, useMatch } from 'react-router';
+import { KeysHelp } from '../parts/keys-help.tsx';
+import { useKeys } from '../parts/use-keys.ts';
+import { Rack } from './rack.tsx';
+
+/** The desk: the rack on the left, the open lifter's sheet beside it. Narrow screens show one of the two. */
+export function Desk(): ReactElement {
+  const filter = useRef<HTMLInputElement>(null);
+  const [help, setHelp] = useState(false);
+  const open = useMatch('/lifters/:lifterId/*');
+  useKeys({
+    '/': (event) => {
+      event.preventDefault();
+      filter.current?.focus();
+    },
+    '?': () => setHelp(true),
+  });
+  return (
+    <div className="min-h-dvh lg:grid lg:grid-cols-[19rem_minmax(0,1fr)]">
+      <a
+        href="#sheet"
+        className="sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-raised focus:p-3"
+      >
+        Skip to the sheet
+      </a>
+      <aside className={`border-r border-rule lg:block ${open ? 'hidden' : ''}`}>
+        <Rack filterRef={filter} onHelp={() => setHelp(true)} />
+      </aside>
+      <main id="sheet" tabIndex={-1} className={`min-w-0 outline-none ${open ? '' : 'hidden lg:block'}`}>
+        <Outlet />
+      </main>
+      <KeysHelp open={help} onOpenChange={setHelp} />
+    </div>
+  );
+}

@@ -1,0 +1,181 @@
+import { GRIP_NAMES, GRIPS, type Estimate, type Grip, type MassUnit } from '@iron-clasp/core';
+import type { CurveView } from '@iron-clasp/contract';
+import clsx from 'clsx';
+import { ToggleGroup } from 'radix-ui';
+import { useState, type ReactElement, type ReactNode } from 'react';
+import { useCurve } from '../api/queries.ts';
+import { useUnit } from '../api/use-unit.ts';
+import { ClaspChart } from '../charts/clasp-chart.tsx';
+import { GripMark } from '../marks/grip-mark.tsx';
+import { load, seconds, times } from '../parts/figures.ts';
+import { Failed, Loading } from '../parts/states.tsx';
+import { useOpenSheet } from './sheet.tsx';
+
+/** The lifter's clasp curve: how long the hands hold which load, and what stands behind that. */
+export function Curve(): ReactElement {
+  const { lifter } = useOpenSheet();
+  const curve = useCurve(lifter.id);
+  if (curve.isPending) return <Loading what="the curve" lines={9} />;
+  if (!curve.data) return <Failed error={curve.error} retry={() => void curve.refetch()} />;
+  return <Drawn view={curve.data} />;
+}
+
+function Drawn({ view }: { view: CurveView }): ReactElement {
+  const unit = useUnit();
+  const [grip, setGrip] = useState<Grip>(() => view.demands[0]?.grip ?? 'doubleOverhand');
+  const { observations, slipped } = view.curve.evidence;
+  return (
+    <div className="grid gap-8 py-4 2xl:grid-cols-[minmax(0,1fr)_22rem]">
+      <section aria-label="Clasp curve" className="min-w-0">
+        <div className="mb-2 flex flex-wrap items-center justify-between gap-3">
+          <h2 className="text-2xl">Load against seconds</h2>
+          <ToggleGroup.Root
+            type="single"
+            value={grip}
+            onValueChange={(value) => value && setGrip(value as Grip)}
+            aria-label="Grip"
+            className="flex"
+          >
+            {GRIPS.map((each) => (
+              <ToggleGroup.Item
+                key={each}
+                value={each}
+                className={clsx(
+                  '-ml-px flex items-center gap-2 border px-3 py-1.5',
+                  grip === each ? 'z-[1] border-ink bg-ink text-ground' : 'border-edge bg-raised',
+                )}
+              >
+                <GripMark choice={each} {...(each === 'mixed' && { sideUnder: 'left' as const })} size={18} />
+                {GRIP_NAMES[each]}
+              </ToggleGroup.Item>
+            ))}
+          </ToggleGroup.Root>
+        </div>
+        <ClaspChart view={view} grip={grip} unit={unit} />
+        <Key />
+        <Table view={view} grip={grip} unit={unit} />
+      </section>
+      <section aria-label="Read-outs" className="grid content-start gap-4">
+        <h2 className="border-b-2 border-ink pb-1 text-2xl">Read-outs</h2>
+        <ReadOut
+          name="10 s load, double overhand"
+          figure={<Mass estimate={view.readOuts.tenSeconds} unit={unit} />}
+        />
+        <ReadOut
+          name="30 s load, double overhand"
+          figure={<Mass estimate={view.readOuts.thirtySeconds} unit={unit} />}
+        />
+        {view.readOuts.worth.map(({ effect, estimate }) => (
+          <ReadOut
+            key={effect}
+            name={WORTH_NAMES[effect]}
+            figure={
+              <Ranged value={times(estimate.value)} low={times(estimate.low)} high={times(estimate.high)} />
+            }
+            note={
+              estimate.fromLog < 0.1
+                ? 'still the working default: the log says little'
+                : `${Math.round(estimate.fromLog * 100)} % of the first doubt is gone`
+            }
+          />
+        ))}
+        <p className="text-sm text-quiet">
+          {observations === 0
+            ? 'Nothing is logged yet. These are the trade’s working figures.'
+            : `${observations} logged holds and bare-handed sets stand behind this, ${slipped} of them slips. Ranges hold the truth four times in five.`}
+        </p>
+      </section>
+    </div>
+  );
+}
+
+const WORTH_NAMES = { mixed: 'mixed is worth', hook: 'hook is worth', noChalk: 'no chalk costs' } as const;
+
+function ReadOut({ name, figure, note }: { name: string; figure: ReactNode; note?: string }): ReactElement {
+  return (
+    <div className="border-b border-rule pb-2">
+      <p className="label">{name}</p>
+      {figure}
+      {note && <p className="text-sm text-quiet">{note}</p>}
+    </div>
+  );
+}
+
+function Mass({ estimate, unit }: { estimate: Estimate; unit: MassUnit }): ReactElement {
+  const figure = (kg: number): string => load(Math.round(kg * 10) / 10, unit);
+  return (
+    <Ranged
+      value={`${figure(estimate.value)} ${unit}`}
+      low={figure(estimate.low)}
+      high={figure(estimate.high)}
+    />
+  );
+}
+
+function Ranged({ value, low, high }: { value: string; low: string; high: string }): ReactElement {
+  return (
+    <p className="figures text-3xl font-semibold">
+      {value}{' '}
+      <span className="text-lg font-medium text-quiet">
+        {low} to {high}
+      </span>
+    </p>
+  );
+}
+
+function Key(): ReactElement {
+  return (
+    <p className="mt-2 flex flex-wrap gap-x-6 gap-y-1 text-sm text-quiet">
+      <span>
+        <b className="text-oxblood">×</b> slipped
+      </span>
+      <span>
+        <b className="text-ink">○‒</b> a set put down on purpose: at least this long
+      </span>
+      <span>
+        <b className="text-ink">●‒</b> a hold put down on purpose
+      </span>
+      <span>
+        <b className="text-verdigris">━</b> held as often as not; the band from nine times in ten to once in
+        ten
+      </span>
+      <span>
+        <b className="text-forge">◆</b> asked by the next session
+      </span>
+    </p>
+  );
+}
+
+/** The drawing's figures, newest first, for whoever reads rather than looks. */
+function Table({ view, grip, unit }: { view: CurveView; grip: Grip; unit: MassUnit }): ReactElement {
+  const points = view.points.filter((point) => point.grip === grip);
+  return (
+    <details className="mt-4">
+      <summary className="cursor-pointer underline underline-offset-4">
+        The {points.length} drawn points as a table
+      </summary>
+      <table className="figures mt-2 w-full max-w-xl text-lg">
+        <thead className="text-left text-quiet">
+          <tr>
+            <th scope="col">days ago</th>
+            <th scope="col">load ({unit})</th>
+            <th scope="col">seconds</th>
+            <th scope="col">ended</th>
+            <th scope="col">from</th>
+          </tr>
+        </thead>
+        <tbody>
+          {points.map((point, i) => (
+            <tr key={i} className="border-t border-rule">
+              <td>{point.ageDays}</td>
+              <td>{load(Math.round(point.load * 10) / 10, unit)}</td>
+              <td>{seconds(point.seconds)}</td>
+              <td>{point.ended === 'slipped' ? 'slipped' : 'put down'}</td>
+              <td>{point.source}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </details>
+  );
+}

@@ -1,0 +1,33 @@
+import type { CalledSet } from '@iron-clasp/contract';
+import { groupSets } from './set-groups.ts';
+
+const set = (id: string, more: Partial<CalledSet> = {}): CalledSet =>
+  ({
+    id,
+    liftName: 'Deadlift',
+    role: 'top',
+    planned: 125,
+    loading: { total: 125, perSide: [] },
+    reps: 1,
+    seconds: null,
+    line: 'hook',
+    call: { verdict: 'called' },
+    done: null,
+    ...more,
+  }) as CalledSet;
+
+it('folds alike sets that follow one another, and nothing else', () => {
+  const groups = groupSets([
+    set('a'),
+    set('b'),
+    set('c', { line: 'mixed' }),
+    set('d'),
+    set('e', { reps: 2 }),
+  ]);
+  expect(groups.map(({ first, count }) => [first.id, count])).toEqual([
+    ['a', 2],
+    ['c', 1],
+    ['d', 1],
+    ['e', 1],
+  ]);
+});

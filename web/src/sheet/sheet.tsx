@@ -1,0 +1,92 @@
+import type { LifterView, SheetView } from '@iron-clasp/contract';
+import { SIDES } from '@iron-clasp/core';
+import clsx from 'clsx';
+import { ArrowLeft } from 'lucide-react';
+import type { ReactElement } from 'react';
+import { Link, NavLink, Outlet, useOutletContext, useParams } from 'react-router';
+import { useSheet } from '../api/queries.ts';
+import { useUnit } from '../api/use-unit.ts';
+import { SeasonStrip } from '../charts/season-strip.tsx';
+import { handWords, HandsMark } from '../marks/hands-mark.tsx';
+import { formatMass } from '../parts/figures.ts';
+import { Failed, Loading } from '../parts/states.tsx';
+
+/** The open lifter: who they are, the season strip, and one of the sheet's pages below. */
+export function Sheet(): ReactElement {
+  const { lifterId = '' } = useParams();
+  const sheet = useSheet(lifterId);
+  return (
+    <div className="px-4 pb-12 pt-4 md:px-8">
+      <Link to="/" className="mb-2 inline-flex items-center gap-1 py-2 lg:hidden">
+        <ArrowLeft size={18} aria-hidden /> Rack
+      </Link>
+      {sheet.isPending && <Loading what="the sheet" lines={7} />}
+      {sheet.error && <Failed error={sheet.error} retry={() => void sheet.refetch()} />}
+      {sheet.data && (
+        <>
+          <Head lifter={sheet.data.lifter} />
+          <SeasonStrip sheet={sheet.data} />
+          <nav aria-label="The sheet" className="mt-1 flex gap-6 border-b border-rule">
+            <Page to="calls">Calls</Page>
+            <Page to="curve">Curve</Page>
+          </nav>
+          <Outlet context={sheet.data} key={lifterId} />
+        </>
+      )}
+    </div>
+  );
+}
+
+/** The open sheet, for its pages. */
+export function useOpenSheet(): SheetView {
+  return useOutletContext<SheetView>();
+}
+
+function Head({ lifter }: { lifter: LifterView }): ReactElement {
+  const unit = useUnit();
+  const facts = [
+    lifter.sport,
+    lifter.school.name,
+    `deadlift ${formatMass(lifter.deadliftMax, unit)}`,
+    lifter.stance,
+    lifter.trainingMonths < 24
+      ? `${lifter.trainingMonths} months of training`
+      : `${Math.floor(lifter.trainingMonths / 12)} years of training`,
+    ...(lifter.hookStage === 'none' ? [] : [`hook: ${lifter.hookStage}`]),
+  ];
+  const hands = SIDES.map((side) => ({ side, words: handWords(lifter.hands[side]) })).filter(
+    ({ words }) => words.length > 0,
+  );
+  return (
+    <header className="mb-3 flex flex-wrap items-end gap-x-6 gap-y-2 md:flex-nowrap">
+      <div className="min-w-0 grow">
+        <h1 className="text-4xl">{lifter.name}</h1>
+        <p className="text-quiet">{facts.join(' · ')}</p>
+      </div>
+      <div className="flex shrink-0 items-center gap-3">
+        <HandsMark hands={lifter.hands} size={34} />
+        <p className="max-w-48 text-sm leading-snug">
+          {hands.length === 0
+            ? 'Both hands sound'
+            : hands.map(({ side, words }) => `${side}: ${words.join(', ')}`).join('; ')}
+        </p>
+      </div>
+    </header>
+  );
+}
+
+function Page({ to, children }: { to: string; children: string }): ReactElement {
+  return (
+    <NavLink
+      to={to}
+      className={({ isActive }) =>
+        clsx(
+          'figures -mb-px border-b-[3px] py-2 text-xl',
+          isActive ? 'border-forge font-semibold' : 'border-transparent text-quiet hover:text-ink',
+        )
+      }
+    >
+      {children}
+    </NavLink>
+  );
+}

@@ -1,0 +1,29 @@
+import { useEffect, type ReactElement } from 'react';
+import { Navigate, Outlet, useLocation } from 'react-router';
+import { useOutbox } from '../api/use-outbox.ts';
+import { useSession } from '../api/queries.ts';
+import { Failed, Loading } from '../parts/states.tsx';
+
+/** Lets only a signed-in account through, in its own theme, and sends what waits. */
+export function SignedIn(): ReactElement {
+  const session = useSession();
+  const { pathname } = useLocation();
+  // The floor is dark for glare, whatever the desk’s theme.
+  const theme = pathname.startsWith('/floor/') ? 'dark' : session.data?.account.theme;
+  useOutbox();
+  useEffect(() => {
+    if (theme) document.documentElement.dataset['theme'] = theme;
+  }, [theme]);
+  if (session.data) return <Outlet />;
+  if (session.error?.status === 401)
+    return <Navigate to={`/sign-in?next=${encodeURIComponent(pathname)}`} replace />;
+  if (session.error) {
+    return (
+      <main className="mx-auto max-w-prose p-8">
+        <h1 className="text-4xl">Iron Clasp</h1>
+        <Failed error={session.error} retry={() => void session.refetch()} />
+      </main>
+    );
+  }
+  return <Loading what="Iron Clasp" />;
+}
