@@ -21,6 +21,7 @@ export default tseslint.config(
       eqeqeq: ['error', 'always', { null: 'ignore' }],
     },
   },
+  { files: ['**/*.test.mjs'], languageOptions: { globals: { ...globals.jest } } },
   // Nest reads constructor parameter types at run time, so those imports must stay values.
   { files: ['server/**/*.ts'], rules: { '@typescript-eslint/consistent-type-imports': 'off' } },
   {

@@ -5,7 +5,7 @@ export function preset(displayName, root) {
     rootDir: root,
     testEnvironment: 'node',
     extensionsToTreatAsEsm: ['.ts', '.tsx'],
-    testMatch: ['<rootDir>/**/*.test.ts'],
+    testMatch: ['<rootDir>/**/*.test.ts', '<rootDir>/**/*.test.mjs'],
     testPathIgnorePatterns: ['/node_modules/', '/dist/'],
     modulePathIgnorePatterns: ['/dist/', '/\\.data/'],
     moduleNameMapper: {

@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -22,6 +22,8 @@ run(async () => {
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
     process.on(signal, () => void cleanUp().then(() => process.exit(1)));
   const work = mkdtempSync(join(tmpdir(), 'iron-clasp-test-'));
+  // As root PostgreSQL runs as its own user, who must be able to come here.
+  chmodSync(work, 0o755);
   toStop.push(() => rmSync(work, { recursive: true, force: true, maxRetries: 5 }));
   try {
     ensurePackages(ROOT);
@@ -31,7 +33,7 @@ run(async () => {
     await runJest('unit tests', ['core', 'contract', 'web'], work);
     ensureBuilt(ROOT);
     const postgres = await startPostgres(join(work, 'postgres'), { settings: { fsync: 'off' } });
-    toStop.push(() => postgres.stop());
+    toStop.push(() => postgres.remove());
     await runJest('API tests', ['server'], work, { DATABASE_URL: postgres.url });
     await runJest('start command', ['tools'], work);
     await runBrowserTests(postgres, work);

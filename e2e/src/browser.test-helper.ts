@@ -1,5 +1,6 @@
 import axe from 'axe-core';
-import { By, until, type WebDriver, type WebElement } from 'selenium-webdriver';
+import { By, until, type WebElement } from 'selenium-webdriver';
+import type { Driver } from 'selenium-webdriver/chrome.js';
 // The same browser, with the same flags, takes the screenshots.
 import { openBrowser, setSize } from '../../tools/lib/browser.mjs';
 
@@ -10,11 +11,11 @@ export const COACH = { email: 'maren@tarnquay.example', password: 'rope-works-26
 
 /** A page of the real application in headless Chromium, driven as a person would. */
 export class Page {
-  readonly driver: WebDriver;
+  readonly driver: Driver;
   readonly #close: () => Promise<void>;
   readonly #base: string;
 
-  private constructor(driver: WebDriver, close: () => Promise<void>, base: string) {
+  private constructor(driver: Driver, close: () => Promise<void>, base: string) {
     this.driver = driver;
     this.#close = close;
     this.#base = base;

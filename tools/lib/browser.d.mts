@@ -1,7 +1,7 @@
-import type { WebDriver } from 'selenium-webdriver';
+import type { Driver } from 'selenium-webdriver/chrome.js';
 
 export function openBrowser(size?: {
   width?: number;
   height?: number;
-}): Promise<{ driver: WebDriver; close: () => Promise<void> }>;
-export function setSize(driver: WebDriver, width: number, height: number): Promise<void>;
+}): Promise<{ driver: Driver; close: () => Promise<void> }>;
+export function setSize(driver: Driver, width: number, height: number): Promise<void>;

@@ -45,6 +45,7 @@ function reachable(wanted, as) {
   if (canEnter) return wanted;
   const name = createHash('sha256').update(wanted).digest('hex').slice(0, 12);
   makeFolder('/var/lib/iron-clasp');
+  say(`PostgreSQL's user cannot enter ${parent}: the database is kept in /var/lib/iron-clasp/${name}.`);
   return join('/var/lib/iron-clasp', name);
 }
 

@@ -43,10 +43,19 @@ export function Failed({ error, retry }: { error: unknown; retry?: () => void })
 }
 
 /** Nothing there yet, and how it would come to be. */
-export function Empty({ title, children }: { title: string; children: ReactNode }): ReactElement {
+export function Empty({
+  title,
+  page = false,
+  children,
+}: {
+  title: string;
+  page?: boolean;
+  children: ReactNode;
+}): ReactElement {
+  const Heading = page ? 'h1' : 'h2';
   return (
     <div className="my-6 border-y border-rule py-6">
-      <h2 className="text-2xl">{title}</h2>
+      <Heading className="text-2xl">{title}</Heading>
       <div className="mt-2 max-w-prose text-quiet">{children}</div>
     </div>
   );

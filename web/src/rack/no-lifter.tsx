@@ -7,7 +7,7 @@ export function NoLifter(): ReactElement {
   const today = rack.data?.lifters.filter((row) => row.nextSession?.on === rack.data.today) ?? [];
   return (
     <div className="p-8">
-      <Empty title="Nobody is open">
+      <Empty page title="Nobody is open">
         <p>
           Choose a lifter on the rack
           {today.length > 0 && `: ${today.map((row) => row.name).join(', ')} train today`}. The rack puts

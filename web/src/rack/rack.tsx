@@ -37,7 +37,11 @@ export function Rack({
           value={filter}
           onChange={(event) => setFilter(event.target.value)}
           onKeyDown={(event) => {
-            if (event.key === 'Enter' && rows[0]) void navigate(`/lifters/${rows[0].id}/calls`);
+            if (event.key === 'Enter' && rows[0]) {
+              void navigate(`/lifters/${rows[0].id}/calls`);
+              setFilter('');
+              event.currentTarget.blur();
+            }
             if (event.key === 'Escape') setFilter('');
           }}
           className="mt-3 w-full rounded-sm border border-edge bg-raised px-2.5 py-1.5 placeholder:text-quiet"
@@ -138,13 +142,15 @@ function Controls({ onHelp }: { onHelp: () => void }): ReactElement {
         type="button"
         className={clsx(control, 'figures text-lg')}
         onClick={() => preferences.mutate({ unit: unit === 'kg' ? 'lb' : 'kg' })}
-        aria-label={`Unit ${unit}; change to ${unit === 'kg' ? 'lb' : 'kg'}`}
       >
         <span className={unit === 'kg' ? 'font-semibold underline underline-offset-4' : 'text-quiet'}>
           kg
         </span>
         <span className={unit === 'lb' ? 'font-semibold underline underline-offset-4' : 'text-quiet'}>
           lb
+        </span>
+        <span className="sr-only">
+          , now {unit}, change to {unit === 'kg' ? 'lb' : 'kg'}
         </span>
       </button>
       <button

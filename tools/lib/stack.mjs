@@ -1,0 +1,42 @@
+import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { ensureBuilt, ensurePackages } from './build.mjs';
+import { freePort } from './machine.mjs';
+import { startPostgres } from './postgres.mjs';
+import { startServer } from './server.mjs';
+
+/** A whole stack of its own with the demo freshly loaded, for measuring and for pictures; `stop` leaves nothing behind. */
+export async function startStack(root) {
+  const work = mkdtempSync(join(tmpdir(), 'iron-clasp-stack-'));
+  // As root PostgreSQL runs as its own user, who must be able to come here.
+  chmodSync(work, 0o755);
+  ensurePackages(root);
+  ensureBuilt(root);
+  const postgres = await startPostgres(join(work, 'postgres'));
+  const server = await startServer(root, {
+    databaseUrl: postgres.url,
+    port: await freePort(),
+    env: { IRON_CLASP_LOG: 'silent' },
+  });
+  const stop = async () => {
+    await server.stop();
+    postgres.remove();
+    rmSync(work, { recursive: true, force: true, maxRetries: 5 });
+  };
+  return { url: server.url, databaseUrl: postgres.url, stop };
+}
+
+/** Signs in to the demo and returns what asks the API as the coach. */
+export async function demoCoach(url) {
+  const { demo } = await (await fetch(`${url}/api/welcome`)).json();
+  const { email, password } = demo;
+  const answer = await fetch(`${url}/api/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ email, password }),
+  });
+  const cookie = answer.headers.getSetCookie()[0].split(';')[0];
+  const get = async (path) => (await fetch(`${url}/api${path}`, { headers: { cookie } })).json();
+  return { cookie, get };
+}

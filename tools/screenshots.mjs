@@ -1,0 +1,84 @@
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { By, until } from 'selenium-webdriver';
+import { openBrowser, setSize } from './lib/browser.mjs';
+import { run, say } from './lib/say.mjs';
+import { demoCoach, startStack } from './lib/stack.mjs';
+
+const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
+const FOLDER = join(ROOT, 'docs', 'screenshots');
+const LAPTOP = [1280, 800];
+const PHONE = [390, 844];
+
+/** Takes the pictures of docs/screenshots anew, from a demo freshly loaded. */
+run(async () => {
+  mkdirSync(FOLDER, { recursive: true });
+  const stack = await startStack(ROOT);
+  const { driver, close } = await openBrowser();
+  try {
+    await takeAll(driver, stack);
+  } finally {
+    await close();
+    await stack.stop();
+  }
+});
+
+async function takeAll(driver, { url }) {
+  const coach = await demoCoach(url);
+  const { lifters } = await coach.get('/lifters');
+  const odalys = lifters.find((row) => row.name === 'Odalys Brandt');
+  const session = (await coach.get(`/lifters/${odalys.id}/sheet`)).season.sessions.find(
+    (each) => !each.done && each.title === 'Deadlift, heavy',
+  ).id;
+  const sheet = `/lifters/${odalys.id}`;
+  const seen = (css) => driver.wait(until.elementLocated(By.css(css)), 20_000);
+  const click = async (xpath) => (await driver.wait(until.elementLocated(By.xpath(xpath)), 20_000)).click();
+  const open = async (path, css) => {
+    await driver.get(url + path);
+    await seen(css);
+  };
+  const shoot = async (name, size = LAPTOP) => {
+    await setSize(driver, ...size);
+    await driver.executeAsyncScript(
+      'const done = arguments[0]; document.fonts.ready.then(() => requestAnimationFrame(() => requestAnimationFrame(done)))',
+    );
+    writeFileSync(join(FOLDER, `${name}.png`), await driver.takeScreenshot(), 'base64');
+    say(`docs/screenshots/${name}.png`);
+  };
+  const chart = 'svg[aria-label^="Load against seconds"]';
+  const top = '//button[@data-row][starts-with(normalize-space(.), "top")]';
+
+  await open('/sign-in', 'form button');
+  await click('//button[contains(., "demo coach")]');
+  await seen('nav[aria-label="The rack"] li');
+  await shoot('phone-rack', PHONE);
+  await setSize(driver, ...LAPTOP);
+  await open(`${sheet}/calls`, '[data-row]');
+  await click(top);
+  await seen('aside[aria-label="Reasons"]');
+  await shoot('calls');
+  await open(`${sheet}/calls`, '[data-row]');
+  await shoot('phone-calls', PHONE);
+  await open(`/floor/${session}`, '[role=timer]');
+  await shoot('phone-floor', PHONE);
+  await setSize(driver, ...LAPTOP);
+  await open(`${sheet}/curve`, chart);
+  await shoot('curve');
+  await click('//button[contains(., "change to lb")]');
+  await click('//button[@aria-label="Dark theme"]');
+  await open(`${sheet}/calls`, '[data-row]');
+  await shoot('calls-dark-lb');
+  await click('//button[contains(., "change to kg")]');
+  await click('//button[@aria-label="Light theme"]');
+  await open(`/floor/${session}`, '[role=timer]');
+  await click('//button[.="Start"]');
+  const clock = async () => Number(await driver.findElement(By.css('[role=timer]')).getText());
+  await driver.wait(async () => (await clock()) > 8.6, 20_000);
+  await shoot('floor');
+  await click('//button[.="Put down"]');
+  await open(`${sheet}/calls`, '[data-row]');
+  await click('//button[contains(., "Sign out")]');
+  await seen('form button');
+  await shoot('sign-in');
+}
