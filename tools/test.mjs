@@ -80,8 +80,17 @@ async function runJest(title, projects, work, env = {}) {
     cwd: ROOT,
     env: { ...process.env, ...env },
     stdio: ['ignore', 'ignore', 'inherit'],
+    // A group of its own, so that an interrupted run takes everything with it that the tests started.
+    detached: true,
   });
-  const code = await new Promise((resolve) => child.once('exit', resolve));
+  const ended = new Promise((resolve) => child.once('exit', resolve));
+  const interrupt = async () => {
+    if (child.exitCode === null && child.signalCode === null) process.kill(-child.pid, 'SIGTERM');
+    await ended;
+  };
+  toStop.push(interrupt);
+  const code = await ended;
+  toStop.splice(toStop.indexOf(interrupt), 1);
   if (!existsSync(output)) throw new Trouble(`${title}: Jest ended with code ${code} and no result.`);
   const result = JSON.parse(readFileSync(output, 'utf8'));
   const unfinished = result.numPendingTests + result.numTodoTests;

@@ -58,9 +58,9 @@ export function must(command, args, { what, ...options } = {}) {
 }
 
 /** Installs Debian packages as root; otherwise stops with the one command to run. */
-export function installDebian(packages, why) {
+export function installDebian(packages, why, root = isRoot()) {
   const command = `apt-get install -y ${packages.join(' ')}`;
-  if (!isRoot()) throw new Trouble(`${why} Run this once, then try again:\n\n    sudo ${command}\n`);
+  if (!root) throw new Trouble(`${why} Run this once, then try again:\n\n    sudo ${command}\n`);
   if (spawnSync('apt-get', ['--version']).error) {
     throw new Trouble(
       `${why} This machine has no apt-get: install ${packages.join(', ')} with its own package manager, then try again.`,

@@ -4,7 +4,7 @@ import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { alive, checkDisk, checkNode, freePort, portIsFree } from '../lib/machine.mjs';
+import { alive, checkDisk, checkNode, freePort, installDebian, portIsFree } from '../lib/machine.mjs';
 
 const ROOT = dirname(dirname(dirname(fileURLToPath(import.meta.url))));
 const PATIENCE = 120_000;
@@ -178,6 +178,13 @@ describe('says plainly what is in the way', () => {
     expect(() => checkNode('20.18.9')).toThrow(/needs Node/);
     expect(() => checkNode('20.19.0')).not.toThrow();
     expect(() => checkNode('22.0.0')).not.toThrow();
+  });
+
+  it('no PostgreSQL and not root: the one command to run', () => {
+    const install = () => installDebian(['postgresql'], 'PostgreSQL is not installed.', false);
+    expect(install).toThrow(
+      /PostgreSQL is not installed\. Run this once[^]*sudo apt-get install -y postgresql/,
+    );
   });
 
   it('a full disk', () => {

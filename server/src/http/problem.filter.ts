@@ -54,7 +54,6 @@ function fromHttp(thrown: HttpException): Problem {
   const status = thrown.getStatus();
   if (status === 404) return new Problem(404, 'not-found', 'There is nothing at this address.');
   if (status === 413) return new Problem(413, 'too-large', 'That is too much at once for one request.');
-  return new Problem(429, 'too-many-tries', 'Too many tries. Wait a minute, then try again.');
   if (status === 400)
     return new Problem(400, 'invalid-input', 'The request could not be read. Check what was sent.');
   return new Problem(status, 'refused', thrown.message);

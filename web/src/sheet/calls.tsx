@@ -168,7 +168,7 @@ function SessionBar({ head, today }: { head: SessionHead; today: string }): Reac
 
 /** One line of the sheet: role, load, plates, call, chance; what does not fit beside the reasons folds under. */
 const ROW =
-  'grid w-full grid-cols-[4rem_1fr_auto] items-center gap-x-3 border-b border-rule px-1 py-1.5 text-left hover:bg-raised @2xl:grid-cols-[4rem_7.5rem_minmax(0,1fr)_auto] @4xl:grid-cols-[4rem_7.5rem_8rem_minmax(0,1fr)_9.5rem]';
+  'grid w-full grid-cols-[4rem_1fr_auto] items-center gap-x-3 border-b border-rule px-1 py-1.5 text-left hover:bg-raised @2xl:grid-cols-[4rem_8.5rem_minmax(0,1fr)_auto] @4xl:grid-cols-[4rem_8.5rem_7.5rem_minmax(0,1fr)_9rem]';
 const ROW_PLATES = 'hidden overflow-hidden @4xl:block';
 const ROW_CALL =
   'col-span-2 col-start-2 row-start-2 flex min-w-0 items-center gap-3 @2xl:col-span-1 @2xl:col-start-auto @2xl:row-start-auto';
@@ -198,7 +198,7 @@ function SetRow({
         {load(set.loading.total, unit)}
         <span className="text-quiet"> × </span>
         {set.seconds ? seconds(set.seconds) : set.reps}
-        {count > 1 && <span className="ml-2 text-base text-quiet">{count} sets</span>}
+        {count > 1 && <span className="ml-2 text-base whitespace-nowrap text-quiet">{count} sets</span>}
       </span>
       <span className={ROW_PLATES} title={loadingWords(set.loading)}>
         {call.verdict !== 'free' && <BarDrawing loading={set.loading} height={strong ? 44 : 34} />}

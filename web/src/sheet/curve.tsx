@@ -25,8 +25,8 @@ function Drawn({ view }: { view: CurveView }): ReactElement {
   const [grip, setGrip] = useState<Grip>(() => view.demands[0]?.grip ?? 'doubleOverhand');
   const { observations, slipped } = view.curve.evidence;
   return (
-    <div className="grid gap-8 py-4 2xl:grid-cols-[minmax(0,1fr)_22rem]">
-      <section aria-label="Clasp curve" className="min-w-0">
+    <div className="grid gap-6 py-4">
+      <section aria-label="Clasp curve" className="order-last min-w-0">
         <div className="mb-2 flex flex-wrap items-center justify-between gap-3">
           <h2 className="text-2xl">Load against seconds</h2>
           <ToggleGroup.Root
@@ -55,31 +55,33 @@ function Drawn({ view }: { view: CurveView }): ReactElement {
         <Key />
         <Table view={view} grip={grip} unit={unit} />
       </section>
-      <section aria-label="Read-outs" className="grid content-start gap-4">
-        <h2 className="border-b-2 border-ink pb-1 text-2xl">Read-outs</h2>
-        <ReadOut
-          name="10 s load, double overhand"
-          figure={<Mass estimate={view.readOuts.tenSeconds} unit={unit} />}
-        />
-        <ReadOut
-          name="30 s load, double overhand"
-          figure={<Mass estimate={view.readOuts.thirtySeconds} unit={unit} />}
-        />
-        {view.readOuts.worth.map(({ effect, estimate }) => (
+      <section aria-label="Read-outs">
+        <h2 className="sr-only">Read-outs</h2>
+        <div className="grid grid-cols-2 gap-x-6 gap-y-3 md:grid-cols-3 xl:grid-cols-5">
           <ReadOut
-            key={effect}
-            name={WORTH_NAMES[effect]}
-            figure={
-              <Ranged value={times(estimate.value)} low={times(estimate.low)} high={times(estimate.high)} />
-            }
-            note={
-              estimate.fromLog < 0.1
-                ? 'still the working default: the log says little'
-                : `${Math.round(estimate.fromLog * 100)} % of the first doubt is gone`
-            }
+            name="10 s load, overhand"
+            figure={<Mass estimate={view.readOuts.tenSeconds} unit={unit} />}
           />
-        ))}
-        <p className="text-sm text-quiet">
+          <ReadOut
+            name="30 s load, overhand"
+            figure={<Mass estimate={view.readOuts.thirtySeconds} unit={unit} />}
+          />
+          {view.readOuts.worth.map(({ effect, estimate }) => (
+            <ReadOut
+              key={effect}
+              name={WORTH_NAMES[effect]}
+              figure={
+                <Ranged value={times(estimate.value)} low={times(estimate.low)} high={times(estimate.high)} />
+              }
+              note={
+                estimate.fromLog < 0.1
+                  ? 'still the working default: the log says little'
+                  : `${Math.round(estimate.fromLog * 100)} % of the first doubt is gone`
+              }
+            />
+          ))}
+        </div>
+        <p className="mt-2 text-sm text-quiet">
           {observations === 0
             ? 'Nothing is logged yet. These are the trade’s working figures.'
             : `${observations} logged holds and bare-handed sets stand behind this, ${slipped} of them slips. Ranges hold the truth four times in five.`}
@@ -93,7 +95,7 @@ const WORTH_NAMES = { mixed: 'mixed is worth', hook: 'hook is worth', noChalk: '
 
 function ReadOut({ name, figure, note }: { name: string; figure: ReactNode; note?: string }): ReactElement {
   return (
-    <div className="border-b border-rule pb-2">
+    <div className="border-t-2 border-ink pt-1">
       <p className="label">{name}</p>
       {figure}
       {note && <p className="text-sm text-quiet">{note}</p>}
@@ -114,9 +116,9 @@ function Mass({ estimate, unit }: { estimate: Estimate; unit: MassUnit }): React
 
 function Ranged({ value, low, high }: { value: string; low: string; high: string }): ReactElement {
   return (
-    <p className="figures text-3xl font-semibold">
+    <p className="figures text-2xl font-semibold">
       {value}{' '}
-      <span className="text-lg font-medium text-quiet">
+      <span className="block text-lg font-medium text-quiet">
         {low} to {high}
       </span>
     </p>
