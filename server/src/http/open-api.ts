@@ -1,18 +1,66 @@
 import type { INestApplication } from '@nestjs/common';
-import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
+import { DocumentBuilder, SwaggerModule, type OpenAPIObject } from '@nestjs/swagger';
+import { validationMetadatasToSchemas } from 'class-validator-jsonschema';
 
-/** The API's reference at /api/docs, as a page and as OpenAPI JSON. */
+const ABOUT =
+  'Loads are kg, times s, days YYYY-MM-DD. Changes carry the sign-in’s token, as GET /api/session gives it, in the ' +
+  'header x-iron-clasp-token. Log entries carry ids made by the client: the same id with the same content changes ' +
+  'nothing, with other content it is refused with 409. Every error answer is a Problem.';
+
+/** The one shape of every error answer. */
+const PROBLEM = {
+  type: 'object',
+  required: ['error'],
+  properties: {
+    error: {
+      type: 'object',
+      required: ['code', 'message'],
+      properties: {
+        code: { type: 'string', description: 'stable, for programs' },
+        message: { type: 'string', description: 'what happened, what was kept, what to do' },
+        fields: {
+          type: 'array',
+          items: { type: 'object', properties: { path: { type: 'string' }, message: { type: 'string' } } },
+        },
+        requestId: { type: 'string', description: 'names the request in the log' },
+      },
+    },
+  },
+} as const;
+
+/** The API's reference at /api/docs, as a page and as OpenAPI JSON. Bodies are described by their own validation rules. */
 export function serveOpenApi(app: INestApplication): void {
   const config = new DocumentBuilder()
     .setTitle('Iron Clasp')
-    .setDescription(
-      'Loads are kg, times s, days YYYY-MM-DD. Changes carry the sign-in’s token in x-iron-clasp-token. ' +
-        'Errors are { error: { code, message, fields?, requestId? } }.',
-    )
+    .setDescription(ABOUT)
     .setVersion('0.1.0')
     .addCookieAuth('iron_clasp')
     .build();
-  SwaggerModule.setup('api/docs', app, () => SwaggerModule.createDocument(app, config), {
-    jsonDocumentUrl: 'api/docs/openapi.json',
-  });
+  const describe = (): OpenAPIObject => withRules(SwaggerModule.createDocument(app, config));
+  SwaggerModule.setup('api/docs', app, describe, { jsonDocumentUrl: 'api/docs/openapi.json' });
 }
+
+type Schemas = NonNullable<NonNullable<OpenAPIObject['components']>['schemas']>;
+
+function withRules(document: OpenAPIObject): OpenAPIObject {
+  const rules = validationMetadatasToSchemas({ refPointerPrefix: '#/components/schemas/' }) as Schemas;
+  for (const methods of Object.values(document.paths)) {
+    for (const operation of Object.values(
+      methods as Record<string, { responses?: Record<string, unknown> }>,
+    )) {
+      if (operation.responses) operation.responses['default'] = REFUSED;
+    }
+  }
+  return {
+    ...document,
+    components: {
+      ...document.components,
+      schemas: { ...document.components?.schemas, ...rules, Problem: PROBLEM as unknown as Schemas[string] },
+    },
+  };
+}
+
+const REFUSED = {
+  description: 'refused or failed',
+  content: { 'application/json': { schema: { $ref: '#/components/schemas/Problem' } } },
+};
