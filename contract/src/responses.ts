@@ -133,6 +133,8 @@ export interface CalledSet {
   readonly seconds: number | null;
   readonly line: string;
   readonly call: SetCall;
+  /** Where the call is weak: the heaviest load of the venue’s plates that meets the threshold, kg. */
+  readonly lighter: number | null;
   readonly done: LoggedSetView | null;
 }
 

@@ -1,5 +1,5 @@
 import type { CallsView, CurveView, RackView, SheetView } from '@iron-clasp/contract';
-import { DEMO_LIFTERS } from '../src/demo/scenario.ts';
+import { DEMO_LIFTERS } from '../src/demo/lifters.ts';
 import { demoRows, seedDemo } from '../src/demo/seed.ts';
 import { Coach, startApi, TODAY, type Api } from './api.test-helper.ts';
 
@@ -106,6 +106,16 @@ describe('each lifter’s calls carry their story', () => {
     const hooked = sets.filter((set) => set.call.choice === 'hook');
     expect(hooked.length).toBeGreaterThan(0);
     expect(new Set(hooked.map((set) => set.role))).toEqual(new Set(['warmup']));
+  });
+
+  it('a weak call proposes a lighter load that the plates make', async () => {
+    const weak = (await callsOf('Odalys Brandt')).sets.filter((set) => set.call.verdict === 'weak');
+    expect(weak.length).toBeGreaterThan(0);
+    for (const set of weak) {
+      expect(set.lighter).toBeLessThan(set.loading.total);
+      expect(set.lighter! % 0.5).toBeCloseTo(0, 9);
+      expect(set.lighter).toBeLessThanOrEqual(set.call.lighterLoad!);
+    }
   });
 
   it('every load called is one the venue’s plates make', async () => {

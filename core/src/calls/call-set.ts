@@ -1,34 +1,18 @@
 import { holdLoad } from '../clasp-curve/hold-load.ts';
-import { holdProbability, holdProbabilityRange } from '../clasp-curve/hold-probability.ts';
-import type { ChalkKind, Grip, HoldConditions } from '../clasp-curve/types.ts';
+import { holdProbabilityRange } from '../clasp-curve/hold-probability.ts';
+import type { Grip } from '../clasp-curve/types.ts';
+import { otherSide, type Side } from '../hands/hand-state.ts';
 import { IMBALANCE_FLAG, nextSideUnder } from '../hands/mixed-ledger.ts';
-import { otherSide, SIDES, type Side } from '../hands/hand-state.ts';
-import { setDemand, type SetDemand } from '../set-demand/set-demand.ts';
-import {
-  CHALK_CUES,
-  CHALK_PLACES,
-  FAMILY_CAUTIONS,
-  GRIP_CUES,
-  HISTORY_CAUTIONS,
-  HOLD_CHALK_PLACE,
-  STRAP_CAUTION,
-  TAPE_CUE,
-  TORN_SKIN_CAUTION,
-} from './cues.ts';
+import { setDemand } from '../set-demand/set-demand.ts';
+import { chalkAllowed, chalkCall, conditions, oddsFor } from './chalk-call.ts';
+import { cautions, cues } from './cues-and-cautions.ts';
+import { gripAlternatives } from './grip-alternatives.ts';
 import { applyRules, type Barred } from './rules.ts';
-import type { LadderStep, StrapCondition, StrapPolicy } from './school.ts';
-import { SCHOOLS } from './schools.ts';
 import { GRIP_NAMES } from './say-call.ts';
-import {
-  GRIP_CHOICES,
-  type CallContext,
-  type ChalkCall,
-  type GripAlternative,
-  type GripChoice,
-  type Reason,
-  type SchoolAlternative,
-  type SetCall,
-} from './types.ts';
+import { applies, bareOrder, schoolBarsStraps } from './school-policy.ts';
+import { SCHOOLS } from './schools.ts';
+import type { CallContext, GripChoice, Reason, SchoolAlternative, SetCall } from './types.ts';
+import { capital, evidenceReason, percent } from './wording.ts';
 
 /**
  * Calls grip, straps and chalk for one set.
@@ -66,7 +50,7 @@ function askSchool(context: CallContext, school: CallContext['school'], own: Set
 
 /** The call without the other schools' opinions. */
 function decide(context: CallContext): SetCall {
-  const { lifter, set, school } = context;
+  const { lifter, set } = context;
   const threshold = lifter.thresholds[set.role];
   if (!set.lift.grips) return notGripped(context, threshold);
   const demand = setDemand(set);
@@ -85,52 +69,9 @@ function decide(context: CallContext): SetCall {
 
   const override = judgeOverride(context, barred);
   const bare = bareOrder(context, barred, demand, chalkKind);
-  let choice: GripChoice | null = null;
-  let why: Reason | undefined;
-
-  if (override?.accepted) {
-    choice = override.accepted;
-    why = override.reason;
-  } else {
-    const strapPolicy =
-      free('straps') && !schoolStraps
-        ? school.strapsFirst.find((policy) => applies(policy, context))
-        : undefined;
-    const holding = bare.find((grip) => odds(grip) >= threshold);
-    if (strapPolicy) {
-      choice = 'straps';
-      why = { ruleId: strapPolicy.id, rank: 'school', text: `${school.name}: ${strapPolicy.reason}.` };
-    } else if (holding) {
-      choice = holding;
-      why = {
-        ruleId: `school.${school.id}.ladder`,
-        rank: 'school',
-        text: `${school.name}: ${school.ladderReason}.`,
-      };
-    } else if (free('straps') && !schoolStraps && school.strapsLast && applies(school.strapsLast, context)) {
-      choice = 'straps';
-      why = {
-        ruleId: school.strapsLast.id,
-        rank: 'school',
-        text: `${school.name}: ${school.strapsLast.reason}.`,
-      };
-    } else if (bare.length) {
-      choice = bare.reduce((best, grip) => (odds(grip) > odds(best) ? grip : best));
-      why = {
-        ruleId: 'evidence.best-below-threshold',
-        rank: 'evidence',
-        text: `No permitted grip reaches what is asked: ${GRIP_NAMES[choice]} comes closest.`,
-      };
-    } else if (free('straps')) {
-      // A safety rule has left only straps: that outranks a school that would not use them.
-      choice = 'straps';
-      why = {
-        ruleId: 'safety.straps-only-left',
-        rank: 'safety',
-        text: 'Every bare grip is barred today, so straps, whatever the school says.',
-      };
-    }
-  }
+  const { choice, why } = override?.accepted
+    ? { choice: override.accepted, why: override.reason }
+    : choose({ context, bare, odds, threshold, mayStrap: free('straps'), schoolStraps });
 
   if (why) reasons.push(why);
   if (override?.refused) reasons.push(override.refused);
@@ -152,6 +93,11 @@ function decide(context: CallContext): SetCall {
   const strapFit =
     choice === 'straps' ? (set.lift.strapFit ?? { type: 'loop' as const, turns: 2 }) : undefined;
   const question = choice && choice !== 'straps' ? conditions(context, choice, chalkKind) : undefined;
+  const lighter =
+    weak && question
+      ? holdLoad(context.curve, { ...question, seconds: demand.seconds, probability: threshold }) /
+        set.lift.dynamicFactor
+      : 0;
   return {
     choice,
     grip: choice === 'straps' ? 'doubleOverhand' : choice,
@@ -162,12 +108,7 @@ function decide(context: CallContext): SetCall {
     ...(question && { range: holdProbabilityRange(context.curve, { ...demand, ...question }) }),
     threshold,
     verdict,
-    ...(weak &&
-      question && {
-        lighterLoad:
-          holdLoad(context.curve, { ...question, seconds: demand.seconds, probability: threshold }) /
-          set.lift.dynamicFactor,
-      }),
+    ...(lighter > 0 && { lighterLoad: lighter }),
     demand,
     cues: cues(context, choice, chalkKind),
     cautions: cautions(context, choice),
@@ -179,6 +120,48 @@ function decide(context: CallContext): SetCall {
       schools: [],
     },
   };
+}
+
+interface Choosing {
+  readonly context: CallContext;
+  /** The school’s order without what is barred. */
+  readonly bare: readonly Grip[];
+  readonly odds: (grip: Grip) => number;
+  readonly threshold: number;
+  /** True where no rule bars straps. */
+  readonly mayStrap: boolean;
+  /** Why the school uses none, where it does not. */
+  readonly schoolStraps: Reason | undefined;
+}
+
+/** Walks the school’s policy: straps first where it says so, the first bare grip that holds, straps last, the best that is left. */
+function choose({ context, bare, odds, threshold, mayStrap, schoolStraps }: Choosing): {
+  choice: GripChoice | null;
+  why?: Reason;
+} {
+  const { school } = context;
+  const schoolSays = (ruleId: string, text: string): Reason => ({
+    ruleId,
+    rank: 'school',
+    text: `${school.name}: ${text}.`,
+  });
+  const straps = mayStrap && !schoolStraps;
+  const first = straps ? school.strapsFirst.find((policy) => applies(policy, context)) : undefined;
+  if (first) return { choice: 'straps', why: schoolSays(first.id, first.reason) };
+  const holding = bare.find((grip) => odds(grip) >= threshold);
+  if (holding) return { choice: holding, why: schoolSays(`school.${school.id}.ladder`, school.ladderReason) };
+  const last =
+    straps && school.strapsLast && applies(school.strapsLast, context) ? school.strapsLast : undefined;
+  if (last) return { choice: 'straps', why: schoolSays(last.id, last.reason) };
+  if (bare.length) {
+    const best = bare.reduce((strongest, grip) => (odds(grip) > odds(strongest) ? grip : strongest));
+    const text = `No permitted grip reaches what is asked: ${GRIP_NAMES[best]} comes closest.`;
+    return { choice: best, why: { ruleId: 'evidence.best-below-threshold', rank: 'evidence', text } };
+  }
+  if (!mayStrap) return { choice: null };
+  // A safety rule has left only straps: that outranks a school that would not use them.
+  const text = 'Every bare grip is barred today, so straps, whatever the school says.';
+  return { choice: 'straps', why: { ruleId: 'safety.straps-only-left', rank: 'safety', text } };
 }
 
 function notGripped(context: CallContext, threshold: number): SetCall {
@@ -201,82 +184,6 @@ function notGripped(context: CallContext, threshold: number): SetCall {
     overridden: false,
     alternatives: { grips: [], schools: [] },
   };
-}
-
-/** The chalk the house, and on the day the rulebook, leaves. */
-function chalkAllowed(context: CallContext): ChalkKind {
-  const { venue, event } = context;
-  return venue.chalk === 'liquid' && event && !event.liquidChalk ? 'none' : venue.chalk;
-}
-
-function conditions(context: CallContext, grip: Grip, chalk: ChalkKind): HoldConditions {
-  return { grip, chalk, diameter: context.venue.barDiameter };
-}
-
-function oddsFor(context: CallContext, demand: SetDemand, chalk: ChalkKind): (grip: Grip) => number {
-  const known = new Map<Grip, number>();
-  return (grip) => {
-    const found =
-      known.get(grip) ?? holdProbability(context.curve, { ...demand, ...conditions(context, grip, chalk) });
-    known.set(grip, found);
-    return found;
-  };
-}
-
-/** The school's order for the role with `bestBare` resolved by the lifter's own curve, without what is barred. */
-export function bareOrder(context: CallContext, barred: Barred, demand: SetDemand, chalk: ChalkKind): Grip[] {
-  const strength = (grip: Grip): number =>
-    holdLoad(context.curve, {
-      seconds: demand.seconds,
-      probability: 0.5,
-      ...conditions(context, grip, chalk),
-    });
-  const resolve = (step: LadderStep): Grip[] => {
-    if (step !== 'bestBare') return [step];
-    return (['mixed', 'hook'] as const)
-      .filter((grip) => !barred.choices.has(grip))
-      .sort((a, b) => strength(b) - strength(a))
-      .slice(0, 1);
-  };
-  const order = context.school.ladder[context.set.role].flatMap(resolve);
-  return [...new Set(order)].filter((grip) => !barred.choices.has(grip));
-}
-
-function schoolBarsStraps({ school, lifter }: CallContext): Reason | undefined {
-  if (!school.strapsFirst.length && !school.strapsLast) {
-    return { ruleId: `school.${school.id}.straps-never`, rank: 'school', text: `${school.name}: no straps.` };
-  }
-  if (lifter.trainingMonths < school.strapsNotBeforeMonths) {
-    return {
-      ruleId: `school.${school.id}.straps-not-before`,
-      rank: 'school',
-      text: `${school.name}: no straps in the first ${school.strapsNotBeforeMonths} months of training (now ${lifter.trainingMonths}).`,
-    };
-  }
-  return undefined;
-}
-
-function applies(policy: StrapPolicy, context: CallContext): boolean {
-  return policy.when.every((condition) => met(condition, context));
-}
-
-function met(condition: StrapCondition, { set, lifter, event }: CallContext): boolean {
-  switch (condition.kind) {
-    case 'roles':
-      return condition.roles.includes(set.role);
-    case 'repsAtLeast':
-      return !set.lift.timed && set.reps >= condition.reps;
-    case 'families':
-      return condition.families.includes(set.lift.family);
-    case 'loadAtLeastShareOfMax':
-      return set.load >= condition.share * lifter.deadliftMax;
-    case 'aimIsBack':
-      return set.lift.aimIsBack;
-    case 'handPainAtLeast':
-      return SIDES.some((side) => lifter.hands[side].pain >= condition.pain);
-    case 'eventAllowsStraps':
-      return (event ? event.straps : lifter.nextEventStraps) === true;
-  }
 }
 
 function judgeOverride(
@@ -327,124 +234,4 @@ function sideUnder(context: CallContext, barred: Barred): { side: Side; reason: 
       text: `${capital(proposed)} hand under: ${behind}${flag}.`,
     },
   };
-}
-
-/** A warm-up that the dry hand holds nearly for certain needs no chalk; everything else gets what the house allows. */
-const DRY_ENOUGH = 0.99;
-
-function chalkCall(
-  context: CallContext,
-  choice: GripChoice | null,
-  allowed: ChalkKind,
-  demand: SetDemand,
-): ChalkCall {
-  if (!choice || allowed === 'none') return { kind: 'none', where: [] };
-  if (context.set.role === 'warmup' && choice !== 'straps') {
-    const dry = holdProbability(context.curve, { ...demand, ...conditions(context, choice, 'none') });
-    if (dry >= DRY_ENOUGH) return { kind: 'none', where: [] };
-  }
-  const places = CHALK_PLACES[choice];
-  return {
-    kind: allowed,
-    where: context.set.lift.family === 'hold' ? [...places, HOLD_CHALK_PLACE] : places,
-  };
-}
-
-function cues(context: CallContext, choice: GripChoice | null, chalk: ChalkKind): string[] {
-  if (!choice) return [];
-  const learning = choice === 'hook' && context.lifter.hookStage !== 'settled';
-  const tape = learning && (!context.event || context.event.thumbTape) ? [TAPE_CUE] : [];
-  const chalkCue = CHALK_CUES[chalk];
-  return [...GRIP_CUES[choice], ...tape, ...(chalkCue && context.set.role !== 'warmup' ? [chalkCue] : [])];
-}
-
-function cautions(context: CallContext, choice: GripChoice | null): string[] {
-  const { lifter, set } = context;
-  const torn = SIDES.some(
-    (side) => lifter.hands[side].palm === 'torn' || lifter.hands[side].thumb === 'torn',
-  );
-  return [
-    ...(choice === 'straps' ? [STRAP_CAUTION] : []),
-    ...(torn ? [TORN_SKIN_CAUTION] : []),
-    ...(FAMILY_CAUTIONS[set.lift.family] ?? []),
-    ...lifter.flags
-      .filter((flag) => !flag.cleared || (flag.kind === 'thumbArthritis' && choice === 'hook'))
-      .map((flag) => HISTORY_CAUTIONS[flag.kind]),
-  ];
-}
-
-function gripAlternatives(
-  context: CallContext,
-  called: GripChoice | null,
-  barred: Barred,
-  schoolStraps: Reason | undefined,
-  odds: (grip: Grip) => number,
-  threshold: number,
-): GripAlternative[] {
-  return GRIP_CHOICES.filter((choice) => choice !== called).map((choice) => {
-    const probability = choice === 'straps' ? null : odds(choice);
-    const bar = barred.choices.get(choice) ?? (choice === 'straps' ? schoolStraps : undefined);
-    if (bar) return { choice, permitted: false, probability, why: bar };
-    const text =
-      probability === null
-        ? `${context.school.name} keeps straps for other sets.`
-        : probability < threshold
-          ? weakText(choice, probability, threshold)
-          : `Would hold as well (${percent(probability)}), but comes later in the order of ${context.school.name}.`;
-    return {
-      choice,
-      permitted: true,
-      probability,
-      why: {
-        ruleId:
-          probability === null || probability >= threshold
-            ? `school.${context.school.id}.ladder`
-            : 'evidence.below-threshold',
-        rank: 'evidence',
-        text,
-      },
-    };
-  });
-}
-
-function evidenceReason(
-  context: CallContext,
-  grip: Grip,
-  probability: number,
-  demand: SetDemand,
-  threshold: number,
-): Reason {
-  const { observations, slipped } = context.curve.evidence;
-  const verdict = probability >= threshold ? 'at or above' : 'below';
-  return {
-    ruleId: 'evidence.clasp-curve',
-    rank: 'evidence',
-    text: `${capital(GRIP_NAMES[grip])} holds this set’s ${demand.seconds.toFixed(0)} s with ${percent(probability)} probability, ${verdict} the ${percent(threshold)} asked of a ${ROLE_WORDS[context.set.role]}; ${observations} logged holds and sets behind it, ${slipped} of them slips.`,
-  };
-}
-
-const ROLE_WORDS: Record<CallContext['set']['role'], string> = {
-  warmup: 'warm-up',
-  top: 'top set',
-  backoff: 'back-off',
-  volume: 'volume set',
-  accessory: 'accessory set',
-  attempt: 'meet attempt',
-};
-
-function weakText(choice: GripChoice, probability: number, threshold: number): string {
-  return `${capital(GRIP_NAMES[choice])} holds with ${percent(probability)} probability only; ${percent(threshold)} is asked for.`;
-}
-
-/** Whole per cent, never claiming certainty. */
-function percent(probability: number): string {
-  return probability > 0.99
-    ? 'over 99\u00a0%'
-    : probability < 0.01
-      ? 'under 1\u00a0%'
-      : `${Math.round(probability * 100)}\u00a0%`;
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }

@@ -1,6 +1,6 @@
 import { loadBar, type BarLoading, type PlatePairs } from '../bar-loading/load-bar.ts';
 import { checkPositive } from '../check.ts';
-import { bareOrder } from '../calls/call-set.ts';
+import { bareOrder } from '../calls/school-policy.ts';
 import { applyRules } from '../calls/rules.ts';
 import { HISTORY_CAUTIONS, FAMILY_CAUTIONS } from '../calls/cues.ts';
 import type { EffortRule, School } from '../calls/school.ts';

@@ -239,6 +239,10 @@ function calledSet(
     seconds: set.seconds,
     line: sayCall(call),
     call,
+    lighter:
+      call.lighterLoad === undefined
+        ? null
+        : (loadBar({ target: call.lighterLoad, ...equipment }).atOrBelow?.total ?? null),
     done: done ? loggedSet(done) : null,
   };
 }

@@ -12,14 +12,8 @@ import {
 import type { DataSource, EntityManager } from 'typeorm';
 import { hashPassword } from '../accounts/passwords.ts';
 import { idOf } from './random.ts';
-import {
-  DEMO_CLUB,
-  DEMO_COACH,
-  DEMO_COACH_NAME,
-  DEMO_LIFTERS,
-  DEMO_VENUES,
-  type DemoLifter,
-} from './scenario.ts';
+import { DEMO_LIFTERS } from './lifters.ts';
+import { DEMO_CLUB, DEMO_COACH, DEMO_COACH_NAME, DEMO_VENUES, type DemoLifter } from './scenario.ts';
 import { simulate, type SimSession } from './simulate.ts';
 
 type Row = Record<string, unknown>;

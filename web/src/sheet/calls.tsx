@@ -221,10 +221,9 @@ function SetRow({
         >
           {set.line}
           {call.overridden && ' (coach)'}
-          {call.lighterLoad !== undefined && (
+          {set.lighter !== null && (
             <span className="block text-sm font-normal text-ochre">
-              weak: {formatMass(Math.floor(call.lighterLoad / 2.5) * 2.5, unit)} would hold{' '}
-              {percent(call.threshold)}
+              weak: {formatMass(set.lighter, unit)} would hold {percent(call.threshold)}
             </span>
           )}
         </span>
