@@ -37,6 +37,8 @@ export const LIMITS = {
 
 const LOAD_MESSAGE = `Load must be a number from ${LIMITS.load.min} to ${LIMITS.load.max} kg. Check the figure and the unit.`;
 const SECONDS_MESSAGE = `Seconds must be a number from ${LIMITS.holdSeconds.min} to ${LIMITS.holdSeconds.max}. Longer than ten minutes is not one hold.`;
+const TARGET_MESSAGE = `Target must be a number of seconds from 1 to ${LIMITS.holdSeconds.max}.`;
+const SLIP_MESSAGE = 'The repetition that slipped must be a whole number from 1 on.';
 const FINITE = { allowNaN: false, allowInfinity: false } as const;
 
 export class SignInRequest {
@@ -73,9 +75,9 @@ export class LogHoldRequest {
   seconds: number;
 
   /** Seconds that were asked for. */
-  @IsNumber(FINITE, { message: 'Target must be a number of seconds.' })
-  @Min(1)
-  @Max(LIMITS.holdSeconds.max)
+  @IsNumber(FINITE, { message: TARGET_MESSAGE })
+  @Min(1, { message: TARGET_MESSAGE })
+  @Max(LIMITS.holdSeconds.max, { message: TARGET_MESSAGE })
   target: number;
 
   @IsIn(ENDINGS, { message: 'Say how the hold ended: slipped, or stopped on purpose.' })
@@ -131,9 +133,9 @@ export class LogSetRequest {
 
   /** The repetition during which the grip failed. */
   @IsOptional()
-  @IsInt({ message: 'The repetition that slipped must be a whole number.' })
-  @Min(1)
-  @Max(LIMITS.reps.max)
+  @IsInt({ message: SLIP_MESSAGE })
+  @Min(1, { message: SLIP_MESSAGE })
+  @Max(LIMITS.reps.max, { message: SLIP_MESSAGE })
   slippedAtRep?: number;
 
   @IsISO8601({ strict: true }, { message: 'The time of the set is not a date and time.' })

@@ -2,11 +2,12 @@ import { GRIP_NAMES, type HoldPrescription } from '@iron-clasp/core';
 import type { CallsView, SessionHead } from '@iron-clasp/contract';
 import clsx from 'clsx';
 import { Timer } from 'lucide-react';
-import { useRef, useState, type ReactElement } from 'react';
+import { useRef, useState, type ReactElement, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useCalls, useMoveSession } from '../api/queries.ts';
 import { useUnit } from '../api/use-unit.ts';
-import { BarDrawing, loadingWords } from '../marks/bar-drawing.tsx';
+import { BarDrawing } from '../marks/bar-drawing.tsx';
+import { loadingWords } from '../marks/plates.ts';
 import { GripMark } from '../marks/grip-mark.tsx';
 import { Chance } from '../parts/chance.tsx';
 import { formatMass, load, nearDay, percent, seconds } from '../parts/figures.ts';
@@ -167,11 +168,37 @@ function SessionBar({ head, today }: { head: SessionHead; today: string }): Reac
 }
 
 /** One line of the sheet: role, load, plates, call, chance; what does not fit beside the reasons folds under. */
-const ROW =
-  'grid w-full grid-cols-[4rem_1fr_auto] items-center gap-x-3 border-b border-rule px-1 py-1.5 text-left hover:bg-raised @2xl:grid-cols-[4rem_8.5rem_minmax(0,1fr)_auto] @4xl:grid-cols-[4rem_8.5rem_7.5rem_minmax(0,1fr)_9rem]';
+const ROW_COLUMNS =
+  'grid grid-cols-[4rem_1fr_auto] items-center gap-x-3 @2xl:grid-cols-[4rem_8.5rem_minmax(0,1fr)_auto] @4xl:grid-cols-[4rem_8.5rem_7.5rem_minmax(0,1fr)_9rem]';
 const ROW_PLATES = 'hidden overflow-hidden @4xl:block';
 const ROW_CALL =
   'col-span-2 col-start-2 row-start-2 flex min-w-0 items-center gap-3 @2xl:col-span-1 @2xl:col-start-auto @2xl:row-start-auto';
+
+interface RowProps {
+  readonly open: boolean;
+  readonly onOpen: () => void;
+  /** Without columns: a sentence instead of a call. */
+  readonly plain?: boolean;
+  readonly children: ReactNode;
+}
+
+function Row({ open, onOpen, plain = false, children }: RowProps): ReactElement {
+  return (
+    <button
+      type="button"
+      data-row
+      onClick={onOpen}
+      aria-expanded={open}
+      className={clsx(
+        'w-full border-b border-rule px-1 text-left hover:bg-raised',
+        plain ? 'py-3' : ['py-1.5', ROW_COLUMNS],
+        open && 'bg-raised',
+      )}
+    >
+      {children}
+    </button>
+  );
+}
 
 function SetRow({
   group: { first: set, count },
@@ -186,13 +213,7 @@ function SetRow({
   const { call } = set;
   const strong = set.role === 'top' || set.role === 'attempt';
   return (
-    <button
-      type="button"
-      data-row
-      onClick={onOpen}
-      aria-expanded={open}
-      className={clsx(ROW, open && 'bg-raised')}
-    >
+    <Row open={open} onOpen={onOpen}>
       <span className="label">{ROLE_WORDS[set.role]}</span>
       <span className={clsx('figures', strong ? 'text-2xl font-semibold' : 'text-xl')}>
         {load(set.loading.total, unit)}
@@ -234,7 +255,7 @@ function SetRow({
         )}
         {call.choice === 'straps' && <span className="text-sm text-quiet">strapped</span>}
       </span>
-    </button>
+    </Row>
   );
 }
 
@@ -257,22 +278,11 @@ function HoldRow({
         Front rack hold, after the main lifts
       </h2>
       {hold.barred ? (
-        <button
-          type="button"
-          data-row
-          onClick={onOpen}
-          className="w-full border-b border-rule px-1 py-3 text-left hover:bg-raised"
-        >
+        <Row open={open} onOpen={onOpen} plain>
           <Caution stop>No hold today. {hold.barred.text}</Caution>
-        </button>
+        </Row>
       ) : (
-        <button
-          type="button"
-          data-row
-          onClick={onOpen}
-          aria-expanded={open}
-          className={clsx(ROW, open && 'bg-raised')}
-        >
+        <Row open={open} onOpen={onOpen}>
           <span className="label">
             {hold.sets} × {hold.seconds} s
           </span>
@@ -293,7 +303,7 @@ function HoldRow({
           <span className="figures text-right text-lg @4xl:text-left">
             {percent(hold.probability)} to reach it
           </span>
-        </button>
+        </Row>
       )}
       {view.holdsDone.map((done, i) => (
         <p key={done.id} className="flex items-baseline gap-3 border-b border-rule px-1 py-1.5">

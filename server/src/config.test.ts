@@ -1,0 +1,42 @@
+import { configFrom } from './config.ts';
+
+const DATABASE_URL = 'postgresql://x:y@127.0.0.1:5432/z';
+
+describe('configFrom', () => {
+  it('needs nothing but a database', () => {
+    expect(configFrom({ DATABASE_URL })).toEqual({
+      databaseUrl: DATABASE_URL,
+      port: 4810,
+      demo: true,
+      secureCookies: false,
+      logLevel: 'info',
+    });
+  });
+
+  it('reads every variable', () => {
+    const env = {
+      DATABASE_URL,
+      IRON_CLASP_PORT: '8080',
+      IRON_CLASP_DEMO: 'off',
+      IRON_CLASP_SECURE_COOKIES: 'on',
+      IRON_CLASP_LOG: 'silent',
+      IRON_CLASP_WEB: '/srv/web',
+    };
+    expect(configFrom(env)).toEqual({
+      databaseUrl: DATABASE_URL,
+      port: 8080,
+      demo: false,
+      secureCookies: true,
+      logLevel: 'silent',
+      webRoot: '/srv/web',
+    });
+  });
+
+  it.each(['http', '-1', '65536', '80.5'])('names the variable where the port is %s', (port) => {
+    expect(() => configFrom({ DATABASE_URL, IRON_CLASP_PORT: port })).toThrow(/IRON_CLASP_PORT/);
+  });
+
+  it('names the variable where the database is missing', () => {
+    expect(() => configFrom({})).toThrow(/DATABASE_URL is not set/);
+  });
+});
