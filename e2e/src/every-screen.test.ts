@@ -109,6 +109,38 @@ describe('by keyboard alone', () => {
     expect(focused).toBe(1);
   }, 60_000);
 
+  it('runs the floor: Space belongs to the control in focus, the clock keeps the focus, a held key acts once', async () => {
+    await page.openLifter('Odalys Brandt');
+    await page.keys('f');
+    await page.find('[role=timer]');
+    const focused = (): Promise<string> =>
+      page.driver.executeScript<string>('return document.activeElement.textContent.trim()');
+    // Space on another button presses that button, not the clock.
+    await page.driver.executeScript(
+      `[...document.querySelectorAll('button')].find((each) => each.textContent.includes('Enter by hand')).focus()`,
+    );
+    await page.keys(Key.SPACE);
+    await page.find('form');
+    await page.click('Back to the clock');
+    await page.driver.executeScript('document.activeElement.blur()');
+    // Space anywhere else starts the clock, and the focus is on what ends it.
+    await page.keys(' ');
+    await page.until(async () => (await focused()) === 'Put down', 'the focus on Put down');
+    // A key that repeats while held does not end what it started.
+    await page.driver.executeScript(
+      `document.body.dispatchEvent(new KeyboardEvent('keydown', { key: ' ', repeat: true, bubbles: true }))`,
+    );
+    await page.until(async () => Number(await page.text('[role=timer]')) > 0.6, 'the clock to run on');
+    await page.keys('s');
+    await page.says(/\d\.\d s of 10, slipped/);
+    await page.until(async () => (await focused()) === 'Start', 'the focus on Start');
+    await page.keys('u');
+    await page.until(async () => !(await page.text()).includes('slipped'), 'the hold to be taken back');
+    await page.go('/');
+    await page.click('Kofi Adeyemi-Lund');
+    await page.find('[data-row]');
+  }, 60_000);
+
   it('lists its keys', async () => {
     await page.keys('?');
     await page.says('Jump to the rack and find a lifter', '[role=dialog]');

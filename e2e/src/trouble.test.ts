@@ -50,6 +50,19 @@ it('keeps a waiting hold over a closed page', async () => {
   expect(await stored()).toBe(2);
 }, 60_000);
 
+it('takes a hold back without a network, and the server follows', async () => {
+  await page.go(`/floor/${session}`);
+  await page.says('2 done');
+  await page.offline(true);
+  await page.click('Undo the last hold');
+  await page.says('hold 2 of 2');
+  expect(await page.text('ol[aria-label="Holds done"]')).not.toContain('8.0 s');
+  await page.offline(false);
+  await page.until(async () => (await stored()) === 1, 'the server to take it back');
+  await logByHand('8');
+  await page.until(async () => (await stored()) === 2, 'the hold in its place');
+}, 60_000);
+
 it('a coach who was signed out meanwhile is led to the sign-in, loses nothing, and comes back', async () => {
   await page.go(`/floor/${session}`);
   await page.says('2 done');

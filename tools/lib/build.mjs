@@ -46,7 +46,7 @@ export function ensureBuilt(root) {
   }
 }
 
-function fingerprint(root, name) {
+export function fingerprint(root, name) {
   const hash = createHash('sha256');
   for (const file of ['package-lock.json', 'tsconfig.base.json', ...filesUnder(root, name)]) {
     hash.update(file).update(readFileSync(join(root, file)));

@@ -43,7 +43,7 @@ export function checks(root) {
 }
 
 /** Packages come from the registry as configured: no file of ours may name one. */
-function registryAddresses(root) {
+export function registryAddresses(root) {
   const lock = JSON.parse(readFileSync(join(root, 'package-lock.json'), 'utf8'));
   const named = Object.entries(lock.packages).filter(([, each]) => /^[a-z+]+:\/\//.test(each.resolved ?? ''));
   return {

@@ -37,6 +37,17 @@ describe('Outbox', () => {
     expect(new Outbox(disk).all().map((each) => each.id)).toEqual(['1', '2']);
   });
 
+  it('a hold taken back while it is on its way still has to be taken back on the server', () => {
+    const box = new Outbox(store());
+    const sent = entry('1');
+    box.add(sent);
+    box.add({ ...sent, body: null });
+    box.acknowledge(sent);
+    expect(box.all()).toEqual([{ ...sent, body: null }]);
+    box.acknowledge({ ...sent, body: null });
+    expect(box.all()).toEqual([]);
+  });
+
   it('keeps a refused entry with its reason until it is removed', () => {
     const box = new Outbox(store());
     box.add(entry('1'));
@@ -64,6 +75,24 @@ describe('Outbox', () => {
     stop();
     box.remove('1');
     expect(told).toBe(1);
+  });
+
+  it('still sends what a full device cannot store, and stores again once there is room', () => {
+    const disk = store();
+    let full = true;
+    const box = new Outbox({
+      getItem: disk.getItem,
+      setItem: (key, value) => {
+        if (full) throw new Error('QuotaExceededError');
+        disk.setItem(key, value);
+      },
+    });
+    box.add(entry('1'));
+    box.add(entry('2'));
+    expect(box.all().map((each) => each.id)).toEqual(['1', '2']);
+    full = false;
+    box.remove('1');
+    expect(new Outbox(disk).all().map((each) => each.id)).toEqual(['2']);
   });
 
   it('starts empty on a store that holds rubbish', () => {

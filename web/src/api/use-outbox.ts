@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import type { CallsView } from '@iron-clasp/contract';
 import { useCallback, useEffect, useRef, useSyncExternalStore } from 'react';
 import { ApiError, ask } from './client.ts';
-import { Outbox, type Waiting } from './outbox.ts';
+import { isHold, Outbox, type Waiting, type WaitingHold } from './outbox.ts';
 import { keepCalls, signedOut, useSession } from './queries.ts';
 
 export const outbox = new Outbox(window.localStorage);
@@ -19,16 +19,14 @@ export function useOutbox(): { waiting: readonly Waiting[]; send: () => Promise<
   const waiting = all.filter((entry) => entry.accountId === accountId);
 
   const send = useCallback((): Promise<void> => {
+    const next = (): Waiting | undefined =>
+      outbox.all().find((entry) => entry.accountId === accountId && !entry.refused);
     const work = async (): Promise<void> => {
       // In order, one at a time; what cannot be sent now stays for the next try.
-      for (const entry of outbox.all().filter((each) => each.accountId === accountId && !each.refused)) {
+      for (let entry = next(); entry; entry = next()) {
         try {
-          const view = await ask<CallsView>(
-            'PUT',
-            `/sessions/${entry.sessionId}/holds/${entry.id}`,
-            entry.body,
-          );
-          outbox.remove(entry.id);
+          const view = await (isHold(entry) ? sendHold(entry) : takeBack(entry));
+          outbox.acknowledge(entry);
           keepCalls(client, view);
         } catch (error) {
           if (!(error instanceof ApiError) || error.passing) return;
@@ -62,4 +60,16 @@ export function useOutbox(): { waiting: readonly Waiting[]; send: () => Promise<
   }, []);
 
   return { waiting, send };
+}
+
+function sendHold(entry: WaitingHold): Promise<CallsView> {
+  return ask<CallsView>('PUT', `/sessions/${entry.sessionId}/holds/${entry.id}`, entry.body);
+}
+
+async function takeBack(entry: Waiting): Promise<CallsView> {
+  await ask('DELETE', `/holds/${entry.id}`).catch((error: unknown) => {
+    // It never arrived: there is nothing to take back.
+    if (!(error instanceof ApiError && error.status === 404)) throw error;
+  });
+  return ask<CallsView>('GET', `/sessions/${entry.sessionId}/calls`);
 }

@@ -1,12 +1,10 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { GRIP_NAMES, type Ending, type HoldPrescription } from '@iron-clasp/core';
 import type { CallsView, LoggedHoldView, LogHoldRequest } from '@iron-clasp/contract';
 import { ArrowLeft, Undo2 } from 'lucide-react';
-import { useState, type ReactElement } from 'react';
+import { useEffect, useRef, useState, type ReactElement } from 'react';
 import { Link, useParams } from 'react-router';
-import { ask } from '../api/client.ts';
-import type { Waiting } from '../api/outbox.ts';
-import { keys, useCalls, useSession } from '../api/queries.ts';
+import { isHold, type WaitingHold } from '../api/outbox.ts';
+import { useCalls, useSession } from '../api/queries.ts';
 import { outbox, useOutbox } from '../api/use-outbox.ts';
 import { useUnit } from '../api/use-unit.ts';
 import { BarDrawing } from '../marks/bar-drawing.tsx';
@@ -54,11 +52,12 @@ function Holding({ view, hold }: { view: CallsView; hold: HoldPrescription }): R
   const unit = useUnit();
   const accountId = useSession().data!.account.id;
   const { waiting } = useOutbox();
-  const here = waiting.filter((entry) => entry.sessionId === view.session.id);
-  const done = view.holdsDone.length + here.filter((entry) => !entry.refused).length;
+  const here = waiting.filter((entry) => entry.sessionId === view.session.id).filter(isHold);
+  const stored = view.holdsDone.filter((each) => !waiting.some((entry) => entry.id === each.id));
+  const done = stored.length + here.filter((entry) => !entry.refused).length;
   const { clock, seconds, begin, finish, clear } = useClock(hold.seconds);
-  const [byHand, setByHand] = useState<Waiting | 'new' | null>(null);
-  const undo = useUndo(view);
+  const [byHand, setByHand] = useState<WaitingHold | 'new' | null>(null);
+  const last = here.filter((entry) => !entry.refused).at(-1) ?? stored.at(-1);
 
   const rest: Omit<LogHoldRequest, 'load' | 'seconds' | 'ended' | 'doneAt'> = {
     target: hold.seconds,
@@ -66,7 +65,7 @@ function Holding({ view, hold }: { view: CallsView; hold: HoldPrescription }): R
     chalk: view.session.venue.chalk,
     ...(hold.sideUnder && { sideUnder: hold.sideUnder }),
   };
-  const keep = (body: LogHoldRequest, replaces?: Waiting): void => {
+  const keep = (body: LogHoldRequest, replaces?: WaitingHold): void => {
     if (replaces) outbox.remove(replaces.id);
     outbox.add({ id: crypto.randomUUID(), sessionId: view.session.id, accountId, body: { ...body } });
     setByHand(null);
@@ -80,6 +79,18 @@ function Holding({ view, hold }: { view: CallsView; hold: HoldPrescription }): R
     keep({ ...rest, load: hold.load, seconds: result.seconds, ended, doneAt: new Date().toISOString() });
   };
   const running = clock.state === 'running';
+  // The focus stays on what Space would press next, so that keyboard and screen reader never lose their place.
+  const mainButton = useRef<HTMLButtonElement>(null);
+  const wasRunning = useRef(running);
+  useEffect(() => {
+    if (wasRunning.current !== running) mainButton.current?.focus({ preventScroll: true });
+    wasRunning.current = running;
+  }, [running]);
+  const undo = (): void => {
+    // Space must not take back another: the focus goes to the clock.
+    mainButton.current?.focus({ preventScroll: true });
+    if (last) outbox.add({ id: last.id, sessionId: view.session.id, accountId, body: null });
+  };
   useKeys({
     ' ': (event) => {
       event.preventDefault();
@@ -88,7 +99,7 @@ function Holding({ view, hold }: { view: CallsView; hold: HoldPrescription }): R
       else begin();
     },
     s: () => running && stop('slipped'),
-    u: () => !running && undo.last && undo.now(),
+    u: () => !running && undo(),
   });
 
   const share = running ? finalShare(seconds, hold.seconds) : 0;
@@ -154,7 +165,12 @@ function Holding({ view, hold }: { view: CallsView; hold: HoldPrescription }): R
             <div className="mt-2 grid w-full max-w-2xl grid-cols-2 gap-3">
               {running ? (
                 <>
-                  <Button look="action" className="min-h-24 text-3xl" onClick={() => stop('stopped')}>
+                  <Button
+                    ref={mainButton}
+                    look="action"
+                    className="min-h-24 text-3xl"
+                    onClick={() => stop('stopped')}
+                  >
                     Put down
                   </Button>
                   <Button className="min-h-24 text-3xl" onClick={() => stop('slipped')}>
@@ -162,7 +178,12 @@ function Holding({ view, hold }: { view: CallsView; hold: HoldPrescription }): R
                   </Button>
                 </>
               ) : (
-                <Button look="action" className="col-span-2 min-h-24 text-3xl" onClick={begin}>
+                <Button
+                  ref={mainButton}
+                  look="action"
+                  className="col-span-2 min-h-24 text-3xl"
+                  onClick={begin}
+                >
                   Start
                 </Button>
               )}
@@ -193,24 +214,15 @@ function Holding({ view, hold }: { view: CallsView; hold: HoldPrescription }): R
                 </Button>
               </div>
             ))}
-          <Done
-            holds={view.holdsDone}
-            waiting={here.filter((entry) => !entry.refused)}
-            next={view.nextHold}
-          />
-          {undo.error !== null && <Failed error={undo.error} />}
+          <Done holds={stored} waiting={here.filter((entry) => !entry.refused)} next={view.nextHold} />
           <div className="flex flex-wrap gap-2">
             {!byHand && (
               <Button className="min-h-16 px-5" onClick={() => setByHand('new')}>
                 Enter by hand
               </Button>
             )}
-            {undo.last && (
-              <Button
-                className="flex min-h-16 items-center gap-2 px-5"
-                onClick={undo.now}
-                disabled={undo.busy}
-              >
+            {last && (
+              <Button className="flex min-h-16 items-center gap-2 px-5" onClick={undo}>
                 <Undo2 size={20} aria-hidden /> Undo the last hold
               </Button>
             )}
@@ -238,7 +250,7 @@ function Done({
   next,
 }: {
   holds: readonly LoggedHoldView[];
-  waiting: readonly Waiting[];
+  waiting: readonly WaitingHold[];
   next: HoldPrescription | null;
 }): ReactElement | null {
   const unit = useUnit();
@@ -265,29 +277,4 @@ function Done({
       )}
     </div>
   );
-}
-
-/** Takes back the last hold: out of the queue if it still waits, hidden on the server otherwise. */
-function useUndo(view: CallsView): { last: boolean; now: () => void; busy: boolean; error: unknown } {
-  const client = useQueryClient();
-  const { waiting } = useOutbox();
-  const [busy, setBusy] = useState(false);
-  const [error, setError] = useState<unknown>(null);
-  const queued = waiting.filter((entry) => entry.sessionId === view.session.id && !entry.refused).at(-1);
-  const stored = view.holdsDone.at(-1);
-  const takeBack = async (): Promise<void> => {
-    if (queued) return outbox.remove(queued.id);
-    if (!stored) return;
-    await ask('DELETE', `/holds/${stored.id}`);
-    await client.invalidateQueries({ queryKey: keys.calls(view.session.id) });
-    void client.invalidateQueries({ queryKey: keys.curve(view.session.lifterId) });
-  };
-  const now = (): void => {
-    setBusy(true);
-    setError(null);
-    takeBack()
-      .catch(setError)
-      .finally(() => setBusy(false));
-  };
-  return { last: Boolean(queued ?? stored), now, busy, error };
 }

@@ -1,5 +1,5 @@
 import clsx from 'clsx';
-import type { ButtonHTMLAttributes, ReactElement } from 'react';
+import type { ComponentProps, ReactElement } from 'react';
 
 type Look = 'action' | 'plain' | 'quiet';
 
@@ -13,7 +13,7 @@ export function Button({
   look = 'plain',
   className,
   ...rest
-}: ButtonHTMLAttributes<HTMLButtonElement> & { look?: Look }): ReactElement {
+}: ComponentProps<'button'> & { look?: Look }): ReactElement {
   return (
     <button
       type="button"

@@ -10,6 +10,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['f', 'To the floor, with the hold clock'],
   ['Space', 'On the floor: start the clock, stop it when the bar is put down'],
   ['s', 'On the floor: the grip slipped'],
+  ['u', 'On the floor: take back the last hold'],
   ['?', 'This list'],
 ];
 

@@ -11,11 +11,13 @@ export function useKeys(bindings: Keys): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       if (event.ctrlKey || event.metaKey || event.altKey) return;
-      const typing =
-        event.target instanceof HTMLElement &&
-        event.target.closest('input, textarea, select, [contenteditable]');
-      const action = latest.current[event.key];
-      if (action && (!typing || event.key === 'Escape')) action(event);
+      const at = event.target instanceof HTMLElement ? event.target : null;
+      const typing = at?.closest('input:not([type=radio]), textarea, select, [contenteditable]');
+      if (typing && event.key !== 'Escape') return;
+      // Space and Enter belong to the control that has the focus; a held key acts once.
+      const pressing = event.key === ' ' || event.key === 'Enter';
+      if (pressing && (event.repeat || at?.closest('button, a, summary, input'))) return;
+      latest.current[event.key]?.(event);
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);

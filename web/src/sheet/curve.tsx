@@ -73,11 +73,7 @@ function Drawn({ view }: { view: CurveView }): ReactElement {
               figure={
                 <Ranged value={times(estimate.value)} low={times(estimate.low)} high={times(estimate.high)} />
               }
-              note={
-                estimate.fromLog < 0.1
-                  ? 'still the working default: the log says little'
-                  : `${Math.round(estimate.fromLog * 100)} % of the first doubt is gone`
-              }
+              note={sourceWords(estimate.fromLog)}
             />
           ))}
         </div>
@@ -89,6 +85,12 @@ function Drawn({ view }: { view: CurveView }): ReactElement {
       </section>
     </div>
   );
+}
+
+/** How much of a figure is this lifter’s own. */
+function sourceWords(fromLog: number): string {
+  if (fromLog < 0.1) return 'the working default: the log says little yet';
+  return fromLog < 0.6 ? 'partly the log, partly the working default' : 'mostly from the log';
 }
 
 const WORTH_NAMES = { mixed: 'mixed is worth', hook: 'hook is worth', noChalk: 'no chalk costs' } as const;
