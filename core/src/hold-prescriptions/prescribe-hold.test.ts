@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { context, curveAround, hands, lifter } from '../calls/fixtures.test-helper.ts';
 import { findSchool } from '../calls/schools.ts';
+import { holdSeconds } from '../clasp-curve/hold-seconds.ts';
 import { holdProbability } from '../clasp-curve/hold-probability.ts';
 import { prescribeHold, type HoldRequest, type HoldSession } from './prescribe-hold.ts';
 
@@ -145,5 +146,32 @@ describe('prescribeHold', () => {
         expect(25 + 2 * loading.perSide.reduce((sum, plate) => sum + plate.mass, 0)).toBeCloseTo(load, 9);
       }),
     );
+  });
+});
+
+describe('each school’s own holds', () => {
+  it.each([
+    ['strap-the-volume', 2, 10, 'nearLimit'],
+    ['overhand-first', 2, 20, 'fractionOfBest'],
+    ['hook-committed', 2, 15, 'fractionOfBest'],
+    ['same-grip', 2, 10, 'fractionOfBest'],
+    ['bare-hands', 3, 15, 'fractionOfBest'],
+    ['weightlifting', 2, 10, 'fractionOfBest'],
+    ['strongman', 3, 30, 'nearLimit'],
+  ])('%s: %d × %d s, %s', (id, sets, seconds, effort) => {
+    const found = prescribeHold(request({ school: findSchool(id)! }));
+    expect(found).toMatchObject({ sets, seconds, effort: { kind: effort } });
+    // Whatever the rule, the first session is likely to succeed, and says whose rule it is.
+    expect(found.probability).toBeGreaterThan(0.6);
+    expect(found.why.map((reason) => reason.ruleId)).toContain(`school.${id}.hold`);
+  });
+
+  it('short of failure means the target is that share of the median time', () => {
+    const school = findSchool('bare-hands')!;
+    const { load, grip } = prescribeHold(request({ school }));
+    const median = holdSeconds(curveAround(130), { load, probability: 0.5, grip, earlierHolds: 2 });
+    expect(15 / median).toBeLessThanOrEqual(0.6);
+    // The first session is rounded down and one step lighter: a few per cent of load, a tenth of the time.
+    expect(15 / median).toBeGreaterThan(0.5);
   });
 });
