@@ -17,7 +17,8 @@ module.exports = {
     {
       name: 'contract-takes-only-types-of-core',
       severity: 'error',
-      comment: 'nothing of the core is bundled through the contract (its test may hold the two lists together)',
+      comment:
+        'nothing of the core is bundled through the contract (its test may hold the two lists together)',
       from: { path: '^contract/src', pathNot: '\\.test\\.ts$' },
       to: { path: '^core/', dependencyTypesNot: ['type-only'] },
     },
