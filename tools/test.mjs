@@ -1,11 +1,10 @@
 import { spawn } from 'node:child_process';
-import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { ensureBuilt, ensurePackages } from './lib/build.mjs';
 import { checks } from './lib/checks.mjs';
-import { checkDisk, checkNode, freePort, installDebian } from './lib/machine.mjs';
+import { checkDisk, checkNode, freePort, installDebian, temporaryFolder } from './lib/machine.mjs';
 import { startPostgres } from './lib/postgres.mjs';
 import { run, say, Trouble } from './lib/say.mjs';
 import { startServer } from './lib/server.mjs';
@@ -21,9 +20,7 @@ run(async () => {
   checkDisk(ROOT);
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
     process.on(signal, () => void cleanUp().then(() => process.exit(1)));
-  const work = mkdtempSync(join(tmpdir(), 'iron-clasp-test-'));
-  // As root PostgreSQL runs as its own user, who must be able to come here.
-  chmodSync(work, 0o755);
+  const work = temporaryFolder('iron-clasp-test-');
   toStop.push(() => rmSync(work, { recursive: true, force: true, maxRetries: 5 }));
   try {
     ensurePackages(ROOT);

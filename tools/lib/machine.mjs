@@ -1,7 +1,8 @@
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, statfsSync } from 'node:fs';
-import { dirname } from 'node:path';
+import { chmodSync, existsSync, mkdirSync, mkdtempSync, statfsSync } from 'node:fs';
 import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
 import { say, Trouble } from './say.mjs';
 
 const NODE_AT_LEAST = [20, 19];
@@ -39,6 +40,13 @@ export function makeFolder(dir, options = {}) {
       `The folder ${dir} cannot be made (${error.code}). Choose another with IRON_CLASP_DATA.`,
     );
   }
+}
+
+/** A fresh folder for one run; as root PostgreSQL runs as its own user, who must be able to come there. */
+export function temporaryFolder(prefix) {
+  const folder = mkdtempSync(join(tmpdir(), prefix));
+  chmodSync(folder, 0o755);
+  return folder;
 }
 
 /** Runs a command to its end; throws {@link Trouble} with its last words where it fails. */

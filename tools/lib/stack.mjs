@@ -1,16 +1,13 @@
-import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuilt, ensurePackages } from './build.mjs';
-import { freePort } from './machine.mjs';
+import { freePort, temporaryFolder } from './machine.mjs';
 import { startPostgres } from './postgres.mjs';
 import { startServer } from './server.mjs';
 
 /** A whole stack of its own with the demo freshly loaded, for measuring and for pictures; `stop` leaves nothing behind. */
 export async function startStack(root) {
-  const work = mkdtempSync(join(tmpdir(), 'iron-clasp-stack-'));
-  // As root PostgreSQL runs as its own user, who must be able to come here.
-  chmodSync(work, 0o755);
+  const work = temporaryFolder('iron-clasp-stack-');
   ensurePackages(root);
   ensureBuilt(root);
   const postgres = await startPostgres(join(work, 'postgres'));

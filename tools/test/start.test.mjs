@@ -1,10 +1,18 @@
 import { spawn } from 'node:child_process';
-import { chmodSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { alive, checkDisk, checkNode, freePort, installDebian, portIsFree } from '../lib/machine.mjs';
+import {
+  alive,
+  checkDisk,
+  checkNode,
+  freePort,
+  installDebian,
+  portIsFree,
+  temporaryFolder,
+} from '../lib/machine.mjs';
 
 const ROOT = dirname(dirname(dirname(fileURLToPath(import.meta.url))));
 const PATIENCE = 120_000;
@@ -52,10 +60,7 @@ let data;
 let port;
 const started = [];
 beforeEach(async () => {
-  const folder = mkdtempSync(join(tmpdir(), 'iron-clasp-start-'));
-  // As root PostgreSQL runs as its own user, who must be able to come here.
-  chmodSync(folder, 0o755);
-  data = join(folder, 'data');
+  data = join(temporaryFolder('iron-clasp-start-'), 'data');
   port = await freePort();
 });
 afterEach(async () => {

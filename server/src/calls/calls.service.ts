@@ -60,8 +60,8 @@ export class CallsService {
   async session(clubId: string, sessionId: string): Promise<CallsView> {
     const session = await this.training.session(clubId, sessionId);
     if (!session) throw notFound('session');
-    const facts = await this.facts(clubId, session);
-    const [setsDone, holdsDone, venues] = await Promise.all([
+    const [facts, setsDone, holdsDone, venues] = await Promise.all([
+      this.facts(clubId, session),
       this.log.setsOf(sessionId),
       this.log.holdsOf(sessionId),
       this.kit.venues(clubId),

@@ -14,7 +14,7 @@ import { hashPassword } from '../accounts/passwords.ts';
 import { idOf } from './random.ts';
 import { DEMO_LIFTERS } from './lifters.ts';
 import { DEMO_CLUB, DEMO_COACH, DEMO_COACH_NAME, DEMO_VENUES, type DemoLifter } from './scenario.ts';
-import { simulate, type SimSession } from './simulate.ts';
+import { simulate, type SimSession, type SimSet } from './simulate.ts';
 
 type Row = Record<string, unknown>;
 type LifterTable =
@@ -206,22 +206,12 @@ function sessionRows(
       id: idOf(`planned ${name} ${place}`),
       session_id: id,
       place,
-      lift_id: set.lift,
-      role: set.role,
-      load: set.load,
-      reps: set.reps,
-      style: 'reset',
-      seconds: set.seconds,
+      ...setColumns(set),
     })),
     logged: session.logged.map((set, place) => ({
       id: idOf(`set ${name} ${place}`),
       ...common(place),
-      lift_id: set.lift,
-      role: set.role,
-      load: set.load,
-      reps: set.reps,
-      style: 'reset',
-      seconds: set.seconds,
+      ...setColumns(set),
       grip: set.grip,
       side_under: set.sideUnder,
       strapped: set.strapped,
@@ -239,4 +229,9 @@ function sessionRows(
       grip: hold.grip,
     })),
   };
+}
+
+/** What a planned set and a logged one have in common. */
+function setColumns({ lift, role, load, reps, seconds }: SimSet): Row {
+  return { lift_id: lift, role, load, reps, style: 'reset', seconds };
 }
