@@ -25,6 +25,7 @@ export class Page {
     const base = process.env['IRON_CLASP_E2E_URL'];
     if (!base) throw new Error('IRON_CLASP_E2E_URL is not set: these tests run through `npm test`.');
     const { driver, close } = await openBrowser(size);
+    await shiftClock(driver, Number(process.env['IRON_CLASP_CLOCK_SHIFT_DAYS'] ?? 0));
     return new Page(driver, close, base);
   }
 
@@ -163,4 +164,17 @@ export class Page {
       (each) => `${each.id}: ${each.help}: ${each.nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`,
     );
   }
+}
+
+/** Moves the page's wall clock by whole days, as the server's is; the monotonic clock stays. */
+async function shiftClock(driver: Driver, days: number): Promise<void> {
+  if (days === 0) return;
+  const source = `(() => {
+    const Real = Date, shift = ${days} * 86400000;
+    globalThis.Date = class extends Real {
+      constructor(...args) { if (args.length) super(...args); else super(Real.now() + shift); }
+      static now() { return Real.now() + shift; }
+    };
+  })();`;
+  await driver.sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', { source });
 }

@@ -44,7 +44,7 @@ export class AppModule {
         { provide: APP_GUARD, useClass: SignedInGuard },
         { provide: APP_FILTER, useClass: ProblemFilter },
         { provide: APP_PIPE, useFactory: validationPipe },
-        Clock,
+        { provide: Clock, useFactory: () => new Clock(config.clockShiftDays) },
         AccountsRepository,
         AccountsService,
         KitRepository,

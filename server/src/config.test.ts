@@ -8,6 +8,7 @@ describe('configFrom', () => {
       databaseUrl: DATABASE_URL,
       port: 4810,
       demo: true,
+      clockShiftDays: 0,
       secureCookies: false,
       logLevel: 'info',
     });

@@ -8,6 +8,8 @@ export interface Config {
   readonly webRoot?: string;
   /** Cookies only over https; off on loopback. */
   readonly secureCookies: boolean;
+  /** Days by which the process's clock is moved: the browser tests live on a weekday of their own. */
+  readonly clockShiftDays: number;
   readonly logLevel: 'silent' | 'info' | 'debug';
 }
 
@@ -22,8 +24,15 @@ export function configFrom(env: NodeJS.ProcessEnv): Config {
       `IRON_CLASP_PORT must be a port number from 0 to 65535; it is "${env['IRON_CLASP_PORT']}".`,
     );
   }
+  const clockShiftDays = Number(env['IRON_CLASP_CLOCK_SHIFT_DAYS'] ?? 0);
+  if (!Number.isInteger(clockShiftDays) || Math.abs(clockShiftDays) > 3650) {
+    throw new Error(
+      `IRON_CLASP_CLOCK_SHIFT_DAYS must be a whole number of days; it is "${env['IRON_CLASP_CLOCK_SHIFT_DAYS']}".`,
+    );
+  }
   return {
     databaseUrl,
+    clockShiftDays,
     port,
     demo: env['IRON_CLASP_DEMO'] !== 'off',
     ...(env['IRON_CLASP_WEB'] && { webRoot: env['IRON_CLASP_WEB'] }),

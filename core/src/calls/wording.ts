@@ -1,7 +1,7 @@
 import type { Grip } from '../clasp-curve/types.ts';
 import type { SetDemand } from '../set-demand/set-demand.ts';
 import { GRIP_NAMES } from './say-call.ts';
-import type { SetRole } from './set-role.ts';
+import { SET_ROLE_NAMES } from './set-role.ts';
 import type { CallContext, GripChoice, Reason } from './types.ts';
 
 /** The log’s own sentence on a grip: how likely it holds, against what is asked, and what stands behind that. */
@@ -17,18 +17,9 @@ export function evidenceReason(
   return {
     ruleId: 'evidence.clasp-curve',
     rank: 'evidence',
-    text: `${capital(GRIP_NAMES[grip])} holds this set’s ${demand.seconds.toFixed(0)} s with ${percent(probability)} probability, ${verdict} the ${percent(threshold)} asked of a ${ROLE_WORDS[context.set.role]}; ${observations} logged holds and sets behind it, ${slipped} of them slips.`,
+    text: `${capital(GRIP_NAMES[grip])} holds this set’s ${demand.seconds.toFixed(0)} s with ${percent(probability)} probability, ${verdict} the ${percent(threshold)} asked of a ${SET_ROLE_NAMES[context.set.role]}; ${observations} logged holds and sets behind it, ${slipped} of them slips.`,
   };
 }
-
-const ROLE_WORDS: Record<SetRole, string> = {
-  warmup: 'warm-up',
-  top: 'top set',
-  backoff: 'back-off',
-  volume: 'volume set',
-  accessory: 'accessory set',
-  attempt: 'meet attempt',
-};
 
 /** A grip that stays below what is asked. */
 export function weakText(choice: GripChoice, probability: number, threshold: number): string {

@@ -6,6 +6,7 @@ import {
   mixedLedger,
   prescribeHold,
   sayCall,
+  SET_ROLE_NAMES,
   type BarLoading,
   type HoldCurve,
   type HoldEquipment,
@@ -265,7 +266,7 @@ function demandsOf(
   sets.forEach((set, i) => {
     const { demand, grip, choice } = calls[i]!;
     if (!demand || !grip || choice === 'straps' || set.role === 'warmup') return;
-    const label = `${liftOf(set).name}, ${ROLE_LABELS[set.role]}`;
+    const label = `${liftOf(set).name}, ${SET_ROLE_NAMES[set.role]}`;
     const known = heaviest.get(label);
     if (!known || demand.load > known.load) heaviest.set(label, { label, ...demand, grip });
   });
@@ -274,12 +275,3 @@ function demandsOf(
     ? [...marks, { label: 'Front rack hold', load: hold.load, seconds: hold.seconds, grip: hold.grip }]
     : marks;
 }
-
-const ROLE_LABELS: Record<PlannedSet['role'], string> = {
-  warmup: 'warm-up',
-  top: 'top set',
-  backoff: 'back-off',
-  volume: 'volume',
-  accessory: 'accessory',
-  attempt: 'attempt',
-};
