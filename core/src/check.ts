@@ -39,3 +39,67 @@ export function checkWhole(field: string, value: unknown, min: number, max: numb
   }
   return value;
 }
+
+/** Asserts a finite number; throws {@link InvalidInputError} naming `field`. */
+export function checkFinite(field: string, value: unknown): number {
+  if (typeof value !== 'number' || !Number.isFinite(value))
+    throw new InvalidInputError(field, 'a finite number', value);
+  return value;
+}
+
+/** Asserts a record of named values; throws {@link InvalidInputError} naming `field`. */
+export function checkObject(field: string, value: unknown): void {
+  if (typeof value !== 'object' || value === null || Array.isArray(value))
+    throw new InvalidInputError(field, 'a record of named values', value);
+}
+
+/** Asserts a list and checks each of its items under its own path, `field[i]`. */
+export function checkList<T>(
+  field: string,
+  value: readonly T[],
+  each?: (item: T, field: string) => void,
+  { max = MAX_LIST }: { readonly max?: number } = {},
+): readonly T[] {
+  if (!Array.isArray(value)) throw new InvalidInputError(field, 'a list', value);
+  if (value.length > max) throw new InvalidInputError(field, `a list of at most ${max}`, value);
+  if (each) value.forEach((item: T, i) => each(item, `${field}[${i}]`));
+  return value;
+}
+
+/** No list of the job is longer: a lifetime of sets. */
+const MAX_LIST = 1_000_000;
+
+/** Asserts true or false; throws {@link InvalidInputError} naming `field`. */
+export function checkBoolean(field: string, value: unknown): boolean {
+  if (typeof value !== 'boolean') throw new InvalidInputError(field, 'true or false', value);
+  return value;
+}
+
+/** Asserts text that is not empty and at most `max` characters long; throws {@link InvalidInputError} naming `field`. */
+export function checkText(field: string, value: unknown, max = 2000): string {
+  if (typeof value !== 'string' || value.length === 0 || value.length > max)
+    throw new InvalidInputError(field, `text of 1 to ${max} characters`, value);
+  return value;
+}
+
+/** Asserts a day written YYYY-MM-DD that the calendar has; throws {@link InvalidInputError} naming `field`. */
+export function checkDay(field: string, value: unknown): string {
+  const known =
+    typeof value === 'string' &&
+    /^\d{4}-\d{2}-\d{2}$/.test(value) &&
+    !Number.isNaN(Date.parse(`${value}T00:00:00Z`)) &&
+    new Date(`${value}T00:00:00Z`).toISOString().startsWith(value);
+  if (!known) throw new InvalidInputError(field, 'a day written YYYY-MM-DD', value);
+  return value;
+}
+
+/** Asserts a moment, a whole minute or finer, written as ISO 8601 with its zone; gives it in ms since 1970. */
+export function checkMoment(field: string, value: unknown): number {
+  const at =
+    typeof value === 'string' && /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}.*(Z|[+-]\d{2}:?\d{2})$/.test(value)
+      ? Date.parse(value)
+      : Number.NaN;
+  if (Number.isNaN(at))
+    throw new InvalidInputError(field, 'a moment written as ISO 8601 with its zone', value);
+  return at;
+}

@@ -1,5 +1,5 @@
 import type { ChalkKind } from '../clasp-curve/types.ts';
-import type { LiftFamily } from '../set-demand/lifts.ts';
+import type { LiftFamily } from '../set-demand/lift.ts';
 import type { HistoryKind } from '../hands/hand-state.ts';
 import type { GripChoice } from './types.ts';
 

@@ -4,7 +4,7 @@ import { SIDES, type HandToday, type HistoryKind, type Side } from '../hands/han
 import type { SetRole } from './set-role.ts';
 import type { CallLifter, EventRules, GripChoice, Reason, ReasonRank } from './types.ts';
 import { GRIP_CHOICES } from './types.ts';
-import type { Lift } from '../set-demand/lifts.ts';
+import type { Lift } from '../set-demand/lift.ts';
 
 /** What a rule may look at: the lifter today, the lift and role, and the rulebook of the day. */
 export interface RuleFacts {

@@ -1,4 +1,4 @@
-import type { LiftFamily } from '../set-demand/lifts.ts';
+import type { LiftFamily } from '../set-demand/lift.ts';
 import type { SetRole } from './set-role.ts';
 
 /** A step of a school's grip order; `bestBare` is whichever of mixed and hook the lifter's own curve rates higher. */

@@ -1,7 +1,7 @@
 import type { ChalkKind, Grip, HoldCurve } from '../clasp-curve/types.ts';
 import type { HandsToday, HistoryFlag, HookStage, Side } from '../hands/hand-state.ts';
 import type { MixedLedger } from '../hands/mixed-ledger.ts';
-import type { Lift, StrapType } from '../set-demand/lifts.ts';
+import type { Lift, StrapType } from '../set-demand/lift.ts';
 import type { RepStyle } from '../set-demand/set-demand.ts';
 import type { School } from './school.ts';
 import type { SetRole } from './set-role.ts';

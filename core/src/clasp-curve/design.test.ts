@@ -10,6 +10,8 @@ const NONE = {
   supinated: 0,
   extraDiameterMm: 0,
   earlierHolds: 0,
+  leftHand: 0,
+  rightHand: 0,
 };
 
 describe('effectSizes', () => {
@@ -36,6 +38,8 @@ describe('effectSizes', () => {
     [{ diameter: 50.5 }, { extraDiameterMm: 22 }],
     [{ diameter: 25 }, { extraDiameterMm: -3.5 }],
     [{ earlierHolds: 2 }, { earlierHolds: 2 }],
+    [{ hand: 'left' }, { leftHand: 1 }],
+    [{ hand: 'right' }, { rightHand: 1 }],
   ] as const)('%j', (conditions, expected) =>
     expect(effectSizes(conditions)).toEqual({ ...NONE, ...expected }),
   );
@@ -48,6 +52,8 @@ describe('effectSizes', () => {
     [{ diameter: Number.NaN }, 'hold.diameter'],
     [{ diameter: 201 }, 'hold.diameter'],
     [{ earlierHolds: -1 }, 'hold.earlierHolds'],
+    [{ earlierHolds: '1' }, 'hold.earlierHolds'],
+    [{ hand: 'third' }, 'hold.hand'],
   ])('refuses %j by name', (conditions, field) => {
     const check = (): unknown => effectSizes(conditions as Parameters<typeof effectSizes>[0], 'hold');
     expect(check).toThrow(InvalidInputError);

@@ -1,8 +1,22 @@
 import { checkOneOf, checkPositive, checkRange } from '../check.ts';
 import { BASE_DIAMETER_MM } from './priors.ts';
-import { CHALK_KINDS, EFFECTS, GRIPS, HOLD_POSITIONS, type Effect, type HoldConditions } from './types.ts';
+import {
+  CHALK_KINDS,
+  EFFECTS,
+  GRIPS,
+  HANDS_ON,
+  HOLD_POSITIONS,
+  type Effect,
+  type HoldConditions,
+} from './types.ts';
 
-const BASE = { grip: 'doubleOverhand', chalk: 'block', position: 'front', earlierHolds: 0 } as const;
+const BASE = {
+  grip: 'doubleOverhand',
+  chalk: 'block',
+  position: 'front',
+  earlierHolds: 0,
+  hand: 'both',
+} as const;
 
 /** How much of each effect is present under the given conditions: 0 or 1, or mm and a count for the last two. */
 export function effectSizes(conditions: HoldConditions, field = 'conditions'): Record<Effect, number> {
@@ -11,19 +25,24 @@ export function effectSizes(conditions: HoldConditions, field = 'conditions'): R
   const position = conditions.position ?? BASE.position;
   const diameter = conditions.diameter ?? BASE_DIAMETER_MM;
   const earlier = conditions.earlierHolds ?? BASE.earlierHolds;
+  const hand = conditions.hand ?? BASE.hand;
   // A fit asks this of a thousand rows: the path of each field is only spelt out where something is wrong.
   const fine =
     GRIPS.includes(grip) &&
     CHALK_KINDS.includes(chalk) &&
     HOLD_POSITIONS.includes(position) &&
+    HANDS_ON.includes(hand) &&
+    typeof diameter === 'number' &&
     diameter > 0 &&
     diameter <= MAX_DIAMETER_MM &&
+    typeof earlier === 'number' &&
     earlier >= 0 &&
     earlier <= MAX_EARLIER_HOLDS;
   if (!fine) {
     checkOneOf(`${field}.grip`, grip, GRIPS);
     checkOneOf(`${field}.chalk`, chalk, CHALK_KINDS);
     checkOneOf(`${field}.position`, position, HOLD_POSITIONS);
+    checkOneOf(`${field}.hand`, hand, HANDS_ON);
     checkPositive(`${field}.diameter`, diameter, MAX_DIAMETER_MM);
     checkRange(`${field}.earlierHolds`, earlier, 0, MAX_EARLIER_HOLDS);
   }
@@ -36,6 +55,8 @@ export function effectSizes(conditions: HoldConditions, field = 'conditions'): R
     supinated: position === 'supinated' ? 1 : 0,
     extraDiameterMm: diameter - BASE_DIAMETER_MM,
     earlierHolds: earlier,
+    leftHand: hand === 'left' ? 1 : 0,
+    rightHand: hand === 'right' ? 1 : 0,
   };
 }
 

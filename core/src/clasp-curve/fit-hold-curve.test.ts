@@ -64,6 +64,87 @@ describe('with a flat prior: ordinary censored log-normal maximum likelihood', (
   });
 });
 
+describe('a slip of which only the repetition is known', () => {
+  const rows: HoldObservation[] = readFileSync(
+    new URL('../reference/hold-curve-intervals.csv', import.meta.url),
+    'utf8',
+  )
+    .trim()
+    .split('\n')
+    .slice(1)
+    .map((line) => line.split(','))
+    .map(([load, hook, noChalk, since, seconds, slipped]) => ({
+      load: Number(load),
+      seconds: Number(seconds),
+      ended: slipped === '1' ? 'slipped' : 'stopped',
+      ...(hook === '1' && { grip: 'hook' as const }),
+      ...(noChalk === '1' && { chalk: 'none' as const }),
+      ...(since !== '' && { within: [Number(since), Number(seconds)] as const }),
+    }));
+  const curve = fitHoldCurve(rows, { referenceLoad: 150, prior: 'flat' });
+
+  it('is interval-censored maximum likelihood, as independently found', () => {
+    expect(curve.intercept).toBeCloseTo(2.66157833, 6);
+    expect(curve.slope).toBeCloseTo(3.88407019, 6);
+    expect(term(curve, 'hook')).toBeCloseTo(0.8493544, 6);
+    expect(term(curve, 'noChalk')).toBeCloseTo(-0.36877917, 6);
+    expect(curve.logSigma).toBeCloseTo(-1.21280686, 6);
+    const errors = curve.covariance.map((row, i) => Math.sqrt(row[i]!));
+    [0.0782199, 0.3116224, 0.1765575, 0.1251062, 0.1678111].forEach((expected, i) =>
+      expect(errors[i]).toBeCloseTo(expected, 5),
+    );
+  });
+
+  it('says less than one whose moment is known', () => {
+    const fit = (more: Partial<HoldObservation>): HoldCurve =>
+      fitHoldCurve([{ load: 140, seconds: 5, ended: 'slipped', ...more }], { referenceLoad: 126 });
+    expect(fit({ within: [0, 10] }).covariance[0]![0]).toBeGreaterThan(fit({}).covariance[0]![0]!);
+    expect(fit({ within: [4.95, 5.05] }).intercept).toBeCloseTo(fit({}).intercept, 3);
+  });
+});
+
+describe('one hand alone, and pinch', () => {
+  it('learns that a side is weaker, and leaves both hands together alone', () => {
+    const rows = [0.8, 0.9, 1, 1.1, 1.2].flatMap((share): HoldObservation[] => [
+      { load: 120 * share, seconds: 10 * share ** -3.5, ended: 'slipped', hand: 'left' },
+      { load: 140 * share, seconds: 10 * share ** -3.5, ended: 'slipped', hand: 'right' },
+    ]);
+    const curve = fitHoldCurve([...rows, ...rows, ...rows], { referenceLoad: 130 });
+    const ten = (hand: 'left' | 'right' | 'both'): number =>
+      holdLoad(curve, { seconds: 10, probability: 0.5, hand });
+    expect(ten('right') / ten('left')).toBeGreaterThan(1.1);
+    expect(ten('right') / ten('left')).toBeLessThan(140 / 120);
+    expect(ten('both')).toBeGreaterThan(ten('left'));
+    expect(ten('both')).toBeLessThan(ten('right'));
+  });
+
+  it('starts a pinch from a wider guess', () => {
+    const support = fitHoldCurve([], { referenceLoad: 45 });
+    const pinch = fitHoldCurve([], { referenceLoad: 45, family: 'pinch' });
+    expect(pinch.covariance[0]![0]).toBeGreaterThan(support.covariance[0]![0]!);
+    expect(pinch.family).toBe('pinch');
+  });
+});
+
+it('an effect that no row holds is the prior, as if it had been in the search', () => {
+  const plain = fitHoldCurve(HOLDS, { referenceLoad: 150 });
+  // One row that weighs next to nothing brings the mixed grip into the search.
+  const within = fitHoldCurve(
+    [...HOLDS, { load: 150, seconds: 10, ended: 'stopped', grip: 'mixed', weight: 1e-9 }],
+    {
+      referenceLoad: 150,
+    },
+  );
+  expect(plain.effects.map((each) => each.name)).not.toContain('mixed');
+  expect(within.effects.map((each) => each.name)).toContain('mixed');
+  for (const seconds of [5, 10, 40]) {
+    expect(holdLoad(plain, { seconds, probability: 0.9, grip: 'mixed' })).toBeCloseTo(
+      holdLoad(within, { seconds, probability: 0.9, grip: 'mixed' }),
+      5,
+    );
+  }
+});
+
 describe('with the default prior', () => {
   it('starts from the trade’s working figures when nothing is logged', () => {
     const curve = fitHoldCurve([], { referenceLoad: 126 });
@@ -142,6 +223,11 @@ describe('degenerate logs still give a sane curve with wide doubt', () => {
       { load: 220, seconds: 120, ended: 'slipped' },
       { load: 60, seconds: 300, ended: 'stopped' },
     ],
+    'contradictory slips within repetitions': [
+      { load: 60, seconds: 1, within: [0, 2], ended: 'slipped' },
+      { load: 300, seconds: 700, within: [600, 800], ended: 'slipped' },
+      { load: 60, seconds: 300, ended: 'stopped' },
+    ],
     absurd: [
       { load: 2000, seconds: 3600, ended: 'slipped' },
       { load: 0.001, seconds: 0.001, ended: 'slipped' },
@@ -170,6 +256,10 @@ describe('degenerate logs still give a sane curve with wide doubt', () => {
     [[{ load: 100, seconds: 10, ended: 'dropped' }], 'observations[0].ended'],
     [[{ load: 100, seconds: 10, ended: 'stopped', grip: 'thumbless' }], 'observations[0].grip'],
     ['holds', 'observations'],
+    [[{ load: 100, seconds: 9, ended: 'slipped', within: [8] }], 'observations[0].within'],
+    [[{ load: 100, seconds: 9, ended: 'slipped', within: [9, 9] }], 'observations[0].within'],
+    [[{ load: 100, seconds: 9, ended: 'stopped', within: [8, 9] }], 'observations[0].within'],
+    [[null], 'observations[0]'],
   ])('refuses %j by naming %s', (rows, field) => {
     const fit = (): unknown => fitHoldCurve(rows as HoldObservation[], { referenceLoad: 126 });
     expect(fit).toThrow(InvalidInputError);

@@ -6,20 +6,29 @@ import { logPosterior, type FitRows, type PosteriorAt } from './likelihood.ts';
 import { maximise, type Box } from './maximise.ts';
 import {
   effectPrior,
-  INTERCEPT_PRIOR,
+  INTERCEPT_PRIORS,
   LOG_SIGMA_PRIOR,
   RECENCY_HALF_LIFE_DAYS,
   SLOPE_FLOOR,
   SLOPE_PRIOR,
   type GaussianPrior,
 } from './priors.ts';
-import { EFFECTS, ENDINGS, type Effect, type HoldCurve, type HoldObservation } from './types.ts';
+import {
+  CURVE_FAMILIES,
+  ENDINGS,
+  type CurveFamily,
+  type Effect,
+  type HoldCurve,
+  type HoldObservation,
+} from './types.ts';
 
 export interface FitOptions {
   /** kg; usually {@link REFERENCE_SHARE_OF_DEADLIFT} of the deadlift max. */
   readonly referenceLoad: number;
   /** `default` starts from the trade's working figures; `flat` is plain maximum likelihood on the rows' own terms. */
   readonly prior?: 'default' | 'flat';
+  /** Which curve: support (bars, axles, handles, hangs) or pinch. Only the prior differs. Default support. */
+  readonly family?: CurveFamily;
 }
 
 /** Longest hold the model takes, s: past an hour something else was measured. */
@@ -36,7 +45,8 @@ const MAX_WEIGHT = 1e6;
  * Accelerated failure time, log-normal, right-censored where the hold was stopped on purpose; maximum a posteriori
  * by damped Newton with the exact Hessian, covariance from the inverse Hessian (Laplace). Loads in kg on both hands
  * together, times in s. Any number of rows, none included, gives a usable curve: what the log does not say is left
- * to the prior, and shows as doubt. With `prior: 'flat'` it equals censored maximum likelihood.
+ * to the prior, and shows as doubt. An effect that no row holds stays what the prior says, which changes nothing else
+ * and so is left out of the search. With `prior: 'flat'` it equals censored maximum likelihood.
  *
  * @throws InvalidInputError for a non-positive, non-finite or wrongly typed load, time, age, weight or condition.
  * @example
@@ -52,12 +62,13 @@ export function fitHoldCurve(observations: readonly HoldObservation[], options: 
     checkObservation(each, i);
     return effectSizes(each, `observations[${i}]`);
   });
-  const effects: readonly Effect[] = prior === 'flat' ? presentEffects(sizes) : EFFECTS;
+  const family = checkOneOf('options.family', options.family ?? 'support', CURVE_FAMILIES);
+  const effects: readonly Effect[] = presentEffects(sizes);
   const rows = toRows(observations, sizes, effects, referenceLoad);
-  const priors = prior === 'flat' ? [] : defaultPriors(effects);
+  const priors = prior === 'flat' ? [] : defaultPriors(effects, family);
   const evaluate = (theta: Float64Array): PosteriorAt => logPosterior(rows, theta, priors);
   const start = Float64Array.from([
-    INTERCEPT_PRIOR.mean,
+    INTERCEPT_PRIORS[family].mean,
     SLOPE_PRIOR.mean,
     ...effects.map((effect) => (prior === 'flat' ? 0 : effectPrior(effect).mean)),
     LOG_SIGMA_PRIOR.mean,
@@ -65,6 +76,7 @@ export function fitHoldCurve(observations: readonly HoldObservation[], options: 
   const best = maximise(evaluate, start, searchBox(effects.length, prior));
   const covariance = invertNegative(best.at.hessian, best.theta.length);
   return {
+    family,
     referenceLoad,
     intercept: best.theta[0]!,
     slope: best.theta[1]!,
@@ -81,7 +93,26 @@ export function fitHoldCurve(observations: readonly HoldObservation[], options: 
   };
 }
 
+/** A slip known to this share of its time is known well enough: narrower, an interval loses digits and tells no more. */
+const NARROWEST_WITHIN = 1e-3;
+
+function checkWithin(each: HoldObservation, field: string): void {
+  const { within } = each;
+  if (within === undefined) return;
+  if (!Array.isArray(within) || within.length !== 2)
+    throw new InvalidInputError(field, 'two times in seconds, the earlier first', within);
+  if (each.ended !== 'slipped')
+    throw new InvalidInputError(field, 'left out for a hold that was stopped', within);
+  const until = checkPositive(`${field}[1]`, within[1], MAX_HOLD_SECONDS);
+  const since = checkRange(`${field}[0]`, within[0], 0, MAX_HOLD_SECONDS);
+  if (since >= until * (1 - NARROWEST_WITHIN))
+    throw new InvalidInputError(field, 'two times in seconds, the earlier first', within);
+}
+
 function checkObservation(each: HoldObservation, i: number): void {
+  if (typeof each !== 'object' || each === null)
+    throw new InvalidInputError(`observations[${i}]`, 'a hold', each);
+  checkWithin(each, `observations[${i}].within`);
   const { load, seconds, ended, ageDays = 0, weight = 1, times = 1 } = each;
   const positive = (value: number, max: number): boolean =>
     typeof value === 'number' && value > 0 && value <= max;
@@ -120,13 +151,15 @@ function toRows(
     design: new Float64Array(count * terms),
     logSeconds: new Float64Array(count),
     slipped: new Uint8Array(count),
+    since: new Float64Array(count),
     weight: new Float64Array(count),
   };
   observations.forEach((each, i) => {
     rows.design[i * terms] = 1;
     rows.design[i * terms + 1] = -Math.log(each.load / referenceLoad);
     for (let j = 0; j < effects.length; j++) rows.design[i * terms + 2 + j] = sizes[i]![effects[j]!];
-    rows.logSeconds[i] = Math.log(each.seconds);
+    rows.logSeconds[i] = Math.log(each.within ? each.within[1] : each.seconds);
+    rows.since[i] = each.within ? Math.log(each.within[0]) : Number.NaN;
     rows.slipped[i] = each.ended === 'slipped' ? 1 : 0;
     rows.weight[i] =
       (each.weight ?? 1) * (each.times ?? 1) * 2 ** (-(each.ageDays ?? 0) / RECENCY_HALF_LIFE_DAYS);
@@ -134,8 +167,8 @@ function toRows(
   return rows;
 }
 
-function defaultPriors(effects: readonly Effect[]): GaussianPrior[] {
-  return [INTERCEPT_PRIOR, SLOPE_PRIOR, ...effects.map(effectPrior), LOG_SIGMA_PRIOR];
+function defaultPriors(effects: readonly Effect[], family: CurveFamily): GaussianPrior[] {
+  return [INTERCEPT_PRIORS[family], SLOPE_PRIOR, ...effects.map(effectPrior), LOG_SIGMA_PRIOR];
 }
 
 function count(observations: readonly HoldObservation[]): number {

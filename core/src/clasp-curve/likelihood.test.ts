@@ -4,13 +4,16 @@ import type { GaussianPrior } from './priors.ts';
 
 /** Two terms: intercept and −ln(load). */
 function rowsOf(
-  rows: readonly { load: number; seconds: number; slipped: boolean; weight: number }[],
+  rows: readonly { load: number; seconds: number; slipped: boolean; weight: number; since?: number }[],
 ): FitRows {
   return {
     terms: 2,
     design: Float64Array.from(rows.flatMap((row) => [1, -Math.log(row.load / 100)])),
     logSeconds: Float64Array.from(rows, (row) => Math.log(row.seconds)),
     slipped: Uint8Array.from(rows, (row) => (row.slipped ? 1 : 0)),
+    since: Float64Array.from(rows, (row) =>
+      row.slipped && row.since !== undefined ? Math.log(row.since * row.seconds) : Number.NaN,
+    ),
     weight: Float64Array.from(rows, (row) => row.weight),
   };
 }
@@ -20,7 +23,9 @@ const row = fc.record({
   seconds: fc.double({ min: 1, max: 60, noNaN: true }),
   slipped: fc.boolean(),
   weight: fc.double({ min: 0.1, max: 3, noNaN: true }),
-});
+  /** Share of the seconds after which a slip lies; left out where its moment is known. */
+  since: fc.option(fc.constantFrom(0, 0.2, 0.8), { nil: undefined }),
+}) as fc.Arbitrary<{ load: number; seconds: number; slipped: boolean; weight: number; since?: number }>;
 const theta = fc.tuple(
   fc.double({ min: 1, max: 4, noNaN: true }),
   fc.double({ min: 1, max: 6, noNaN: true }),

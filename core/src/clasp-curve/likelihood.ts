@@ -1,15 +1,17 @@
 import type { GaussianPrior } from './priors.ts';
-import { logSurvival, normalHazard } from './normal.ts';
+import { logDensity, logSurvival, normalHazard } from './normal.ts';
 
 /**
  * The rows of a fit in flat arrays: `terms` numbers a row for the linear predictor (1, −ln(load/ref), effects…),
- * ln seconds, whether the row slipped (an event) or was stopped (right-censored), and its weight.
+ * ln seconds, whether the row slipped (an event) or was stopped (right-censored), and its weight. Where `since` is not
+ * NaN the slip happened at some moment between it and `logSeconds`, both ln seconds (−∞ for "any time before").
  */
 export interface FitRows {
   readonly terms: number;
   readonly design: Float64Array;
   readonly logSeconds: Float64Array;
   readonly slipped: Uint8Array;
+  readonly since: Float64Array;
   readonly weight: Float64Array;
 }
 
@@ -27,7 +29,8 @@ const CERTAIN = -9;
  * Log-posterior of the censored log-normal accelerated-failure-time model with its exact first and second
  * derivatives, at θ = (coefficients…, ln σ).
  *
- * With z = (ln t − η)/σ: a slip adds −ln σ − z²/2, a stop adds ln Φ(−z). Constants are left out.
+ * With z = (ln t − η)/σ: a slip adds −ln σ − z²/2, a stop adds ln Φ(−z), a slip within an interval adds
+ * ln(Φ(z₂) − Φ(z₁)). Constants are left out.
  * Priors are Gaussian; `undefined` stands for a flat one. Standard method: censored (Tobit-type) maximum
  * likelihood, see any survival-analysis text under parametric AFT models.
  */
@@ -49,7 +52,17 @@ export function logPosterior(
     const w = rows.weight[i]!;
     const z = (rows.logSeconds[i]! - eta) / sigma;
     let dEta: number, dTau: number, dEtaEta: number, dEtaTau: number, dTauTau: number;
-    if (rows.slipped[i]) {
+    const since = rows.since[i]!;
+    if (!Number.isNaN(since)) {
+      const inside = intervalTerm((since - eta) / sigma, z);
+      const { a, b, za, zb } = inside;
+      value += w * inside.logChance;
+      dEta = (a - b) / sigma;
+      dTau = za * a - zb * b;
+      dEtaEta = (za * a - zb * b - (a - b) * (a - b)) / (sigma * sigma);
+      dEtaTau = (za * za * a - zb * zb * b - (a - b) - (a - b) * dTau) / sigma;
+      dTauTau = a * (za * za * za - za) - b * (zb * zb * zb - zb) - dTau * dTau;
+    } else if (rows.slipped[i]) {
       value += w * (-theta[k]! - 0.5 * z * z);
       dEta = z / sigma;
       dTau = z * z - 1;
@@ -96,4 +109,25 @@ export function logPosterior(
     }
   }
   return { value, gradient, hessian };
+}
+
+/**
+ * ln(Φ(zb) − Φ(za)) and the two densities over that chance, worked out in logs so that neither tail underflows.
+ * With za = −∞ its density is nothing and its score counts as 0.
+ */
+function intervalTerm(
+  za: number,
+  zb: number,
+): { logChance: number; a: number; b: number; za: number; zb: number } {
+  // Mirrored, so that the distribution function is only ever taken on the side where it keeps its digits.
+  const [low, high] = za > 0 ? [-zb, -za] : [za, zb];
+  const logHigh = logSurvival(-high);
+  const logChance =
+    low === -Infinity
+      ? logHigh
+      : logHigh + Math.log(-Math.expm1(Math.min(logSurvival(-low) - logHigh, -1e-12)));
+  const b = Math.exp(logDensity(zb) - logChance);
+  return za === -Infinity
+    ? { logChance, a: 0, b, za: 0, zb }
+    : { logChance, a: Math.exp(logDensity(za) - logChance), b, za, zb };
 }

@@ -23,3 +23,8 @@ export function logSurvival(z: number): number {
 export function normalHazard(z: number): number {
   return Math.sqrt(2 / Math.PI) / erfcx(z / Math.SQRT2);
 }
+
+/** ln φ(z), the log of the standard normal density. */
+export function logDensity(z: number): number {
+  return -0.5 * z * z - 0.5 * Math.log(2 * Math.PI);
+}

@@ -1,6 +1,7 @@
-import { checkPositive } from '../check.ts';
+import { checkHoldCurve } from './check-hold-curve.ts';
 import { InvalidInputError } from '../errors.ts';
 import { effectSizes } from './design.ts';
+import { effectPrior } from './priors.ts';
 import { EFFECTS, type HoldConditions, type HoldCurve } from './types.ts';
 
 /**
@@ -21,10 +22,18 @@ export interface Predictor {
  * @throws InvalidInputError where a condition is asked for that a flat-prior curve has no term for.
  */
 export function predictorFor(curve: HoldCurve, conditions: HoldConditions): Predictor {
-  checkPositive('curve.referenceLoad', curve?.referenceLoad);
+  checkHoldCurve(curve);
   const sizes = effectSizes(conditions);
+  let unlogged = 0;
+  let unloggedVariance = 0;
   for (const effect of EFFECTS) {
-    if (sizes[effect] !== 0 && !curve.effects.some((term) => term.name === effect)) {
+    if (sizes[effect] === 0 || curve.effects.some((term) => term.name === effect)) continue;
+    if (curve.evidence.prior === 'default') {
+      // No row held this effect: the prior is all there is, and it is independent of what the rows taught.
+      const { mean, sd } = effectPrior(effect);
+      unlogged += mean * sizes[effect];
+      unloggedVariance += (sd * sizes[effect]) ** 2;
+    } else {
       throw new InvalidInputError(
         'conditions',
         `conditions that this curve was fitted on (it has no ${effect} term)`,
@@ -35,13 +44,16 @@ export function predictorFor(curve: HoldCurve, conditions: HoldConditions): Pred
   // Row of the intercept and effects; the slope's entry is −l and is kept apart.
   const row = [1, 0, ...curve.effects.map((term) => sizes[term.name])];
   const sigma = Math.exp(curve.logSigma);
-  let v0 = sigma * sigma;
+  let v0 = sigma * sigma + unloggedVariance;
   let v1 = 0;
   for (let j = 0; j < row.length; j++) {
     v1 -= curve.covariance[1]![j]! * row[j]!;
     for (let m = 0; m < row.length; m++) v0 += row[j]! * curve.covariance[j]![m]! * row[m]!;
   }
-  const level = curve.intercept + curve.effects.reduce((sum, term) => sum + term.value * sizes[term.name], 0);
+  const level = curve.effects.reduce(
+    (sum, term) => sum + term.value * sizes[term.name],
+    curve.intercept + unlogged,
+  );
   return {
     level,
     slope: curve.slope,

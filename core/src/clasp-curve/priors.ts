@@ -1,4 +1,4 @@
-import type { Effect } from './types.ts';
+import type { CurveFamily, Effect } from './types.ts';
 
 /** A Gaussian belief: mean and standard deviation. */
 export interface GaussianPrior {
@@ -8,6 +8,9 @@ export interface GaussianPrior {
 
 /** Share of the deadlift max that a trained double-overhand hand holds for about ten seconds: the usual starting guess. */
 export const REFERENCE_SHARE_OF_DEADLIFT = 0.7;
+
+/** Share of the deadlift max that two hands pinch for about ten seconds on common smooth plates: a wide guess. */
+export const PINCH_REFERENCE_SHARE_OF_DEADLIFT = 0.25;
 
 /** Days in which a logged hold loses half its weight: about one training block, after which hands have changed. */
 export const RECENCY_HALF_LIFE_DAYS = 42;
@@ -21,8 +24,11 @@ export const SLOPE_FLOOR = 0.8;
 /** Typical slope: seconds fall with about the 3.5th power of the load. Also turns load multipliers into terms on ln seconds. */
 const TYPICAL_SLOPE = 3.5;
 
-/** Median 10 s at the reference load, uncertain by a fifth of the load. */
-export const INTERCEPT_PRIOR: GaussianPrior = { mean: Math.log(10), sd: 0.2 * TYPICAL_SLOPE };
+/** Median 10 s at the reference load, uncertain by a fifth of the load; a pinch, which a deadlift says less about, by a third. */
+export const INTERCEPT_PRIORS: Record<CurveFamily, GaussianPrior> = {
+  support: { mean: Math.log(10), sd: 0.2 * TYPICAL_SLOPE },
+  pinch: { mean: Math.log(10), sd: 0.33 * TYPICAL_SLOPE },
+};
 
 export const SLOPE_PRIOR: GaussianPrior = { mean: TYPICAL_SLOPE, sd: 1 };
 
@@ -46,6 +52,8 @@ export const EFFECT_MULTIPLIERS: Record<
   supinated: { multiplier: 0.9, sd: 0.06, reason: 'palms forward, the thumb helps less' },
   extraDiameterMm: { multiplier: 0.982, sd: 0.006, reason: 'each mm past 28.5 opens the hand' },
   earlierHolds: { multiplier: 0.97, sd: 0.02, reason: 'each hard hold already done tires the hand' },
+  leftHand: { multiplier: 1, sd: 0.08, reason: 'left alone: sides differ by a tenth either way' },
+  rightHand: { multiplier: 1, sd: 0.08, reason: 'right alone: sides differ by a tenth either way' },
 };
 
 /** The prior of an effect as a term on ln seconds: N(3.5·ln m, (3.5·s)²). */

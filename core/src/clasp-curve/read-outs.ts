@@ -1,8 +1,9 @@
-import { checkPositive } from '../check.ts';
+import { checkOneOf, checkPositive } from '../check.ts';
+import { checkHoldCurve } from './check-hold-curve.ts';
 import { normalInverse } from './normal.ts';
 import { predictorFor, type Predictor } from './predictor.ts';
 import { effectPrior } from './priors.ts';
-import type { Effect, HoldConditions, HoldCurve } from './types.ts';
+import { EFFECTS, type Effect, type HoldConditions, type HoldCurve } from './types.ts';
 
 /** A figure with its doubt: the middle and an interval that holds the truth four times in five. */
 export interface Estimate {
@@ -31,14 +32,17 @@ export function medianLoad(
 /**
  * What a condition is worth to this lifter as a multiplier on load, exp(effect/slope), with its 80 % interval:
  * 1.25 for hook means a quarter more load for the same seconds than double overhand. `fromLog` is the share of the
- * prior's variance that the log has removed, 0 (nothing known but the working figure) to 1.
+ * prior's variance that the log has removed, 0 (nothing known but the working figure) to 1. Undefined where a flat-prior
+ * curve has no such term.
  */
 export function worthOf(
   curve: HoldCurve,
   effect: Effect,
 ): (Estimate & { readonly fromLog: number }) | undefined {
+  checkHoldCurve(curve);
+  checkOneOf('effect', effect, EFFECTS);
   const index = curve.effects.findIndex((term) => term.name === effect);
-  if (index < 0) return undefined;
+  if (index < 0) return curve.evidence.prior === 'default' ? worthByPrior(curve, effect) : undefined;
   const row = index + 2;
   const value = curve.effects[index]!.value;
   const slope = curve.slope;
@@ -53,6 +57,14 @@ export function worthOf(
     ...around(Math.exp(value / slope), Math.sqrt(Math.max(variance, 0))),
     fromLog: Math.min(1, Math.max(0, 1 - cov[row]![row]! / prior)),
   };
+}
+
+/** Where no row held the effect: the prior's multiplier, read through this lifter's own slope. */
+function worthByPrior(curve: HoldCurve, effect: Effect): Estimate & { readonly fromLog: number } {
+  const { mean, sd } = effectPrior(effect);
+  const { slope } = curve;
+  const variance = (sd / slope) ** 2 + (mean / (slope * slope)) ** 2 * curve.covariance[1]![1]!;
+  return { ...around(Math.exp(mean / slope), Math.sqrt(variance)), fromLog: 0 };
 }
 
 function doubtAboutMean(curve: HoldCurve, p: Predictor, l: number): number {

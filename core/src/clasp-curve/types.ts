@@ -9,11 +9,19 @@ export type ChalkKind = (typeof CHALK_KINDS)[number];
 export const HOLD_POSITIONS = ['front', 'behindBack', 'supinated'] as const;
 export type HoldPosition = (typeof HOLD_POSITIONS)[number];
 
+/** Which hands hold: both, or one alone (whose load counts double). */
+export const HANDS_ON = ['both', 'left', 'right'] as const;
+export type HandsOn = (typeof HANDS_ON)[number];
+
+/** Bars, axles, handles and hangs share the support curve; plates, blocks and hex heads pinched have one of their own. */
+export const CURVE_FAMILIES = ['support', 'pinch'] as const;
+export type CurveFamily = (typeof CURVE_FAMILIES)[number];
+
 /** How a hold ended: the grip failed, or it was put down on purpose (so the true time is at least as long). */
 export const ENDINGS = ['slipped', 'stopped'] as const;
 export type Ending = (typeof ENDINGS)[number];
 
-/** The circumstances of a hold that move its expected length. Left out means the base: double overhand, block chalk, front, 28.5 mm, fresh. */
+/** The circumstances of a hold that move its expected length. Left out means the base: double overhand, block chalk, front, 28.5 mm, fresh, both hands. */
 export interface HoldConditions {
   readonly grip?: Grip;
   readonly chalk?: ChalkKind;
@@ -22,6 +30,8 @@ export interface HoldConditions {
   readonly diameter?: number;
   /** Hard holds already done in the session. */
   readonly earlierHolds?: number;
+  /** One hand alone, or both; the load of one hand counts double. Default both. */
+  readonly hand?: HandsOn;
 }
 
 /** One continuous hold. A bare-handed lifting set is a hold too, as long as its set demand. */
@@ -31,6 +41,11 @@ export interface HoldObservation extends HoldConditions {
   /** Length of the hold, s. */
   readonly seconds: number;
   readonly ended: Ending;
+  /**
+   * Where the moment of a slip is not known (a repetition during which it happened), the seconds between which it
+   * lies, 0 included: interval-censored. `seconds` is then only its middle, for drawing.
+   */
+  readonly within?: readonly [number, number];
   /** Days before the day of the fit; the observation's weight halves every 42 days. Default 0. */
   readonly ageDays?: number;
   /** An explicit weight on the observation's log-likelihood, multiplied into the recency weight. Default 1. */
@@ -49,6 +64,8 @@ export const EFFECTS = [
   'supinated',
   'extraDiameterMm',
   'earlierHolds',
+  'leftHand',
+  'rightHand',
 ] as const;
 export type Effect = (typeof EFFECTS)[number];
 
@@ -57,12 +74,16 @@ export type Effect = (typeof EFFECTS)[number];
  * Plain data, so that it travels as JSON and every question can be asked of it anywhere.
  */
 export interface HoldCurve {
+  readonly family: CurveFamily;
   /** kg; the load at which the intercept is the median ln seconds. */
   readonly referenceLoad: number;
   readonly intercept: number;
   readonly slope: number;
   readonly logSigma: number;
-  /** The effects that are terms of this curve, in the order of the covariance's rows after intercept and slope. */
+  /**
+   * The effects that the rows held, in the order of the covariance's rows after intercept and slope. Under the default
+   * prior an effect that no row held is still what the prior says of it, and independent of the rest.
+   */
   readonly effects: readonly { readonly name: Effect; readonly value: number }[];
   /** Rows and columns: intercept, slope, each effect, ln σ. */
   readonly covariance: readonly (readonly number[])[];

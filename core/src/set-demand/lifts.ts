@@ -1,57 +1,6 @@
+import { InvalidInputError } from '../errors.ts';
 import type { Grip } from '../clasp-curve/types.ts';
-
-/**
- * The catalogue of lifts: how each works the hands. Figures are working defaults of the trade; timed sets replace them.
- */
-export type LiftFamily =
-  | 'deadlift'
-  | 'pull'
-  | 'row'
-  | 'olympicPull'
-  | 'clean'
-  | 'snatch'
-  | 'press'
-  | 'squat'
-  | 'bodyweightPull'
-  | 'curl'
-  | 'carry'
-  | 'hold';
-
-/** Whether a strap may be used, and why not where it may not. */
-export type StrapAdmission =
-  { readonly allowed: true } | { readonly allowed: false; readonly ruleId: string; readonly reason: string };
-
-export interface Lift {
-  readonly id: string;
-  readonly name: string;
-  readonly family: LiftFamily;
-  /** Seconds on the bar of one repetition (of the whole set where `timed`). */
-  readonly secondsPerRep: number;
-  /** True where the repetitions follow one another without the hand being unloaded. */
-  readonly continuous: boolean;
-  /** True where the set is its own seconds (holds, carries). */
-  readonly timed: boolean;
-  /** Multiplier from bar load to load on the hands, for acceleration and swing. */
-  readonly dynamicFactor: number;
-  /** Does the set hang from the hands? Presses and squats do not test the grip. */
-  readonly grips: boolean;
-  readonly straps: StrapAdmission;
-  /** Strap type and turns that fit the lift, where straps are allowed. */
-  readonly strapFit?: StrapFit;
-  /** True where the back, not the grip, is the aim. */
-  readonly aimIsBack: boolean;
-  /** The bare grips that have a place on the lift. */
-  readonly admits: readonly Grip[];
-}
-
-export const STRAP_TYPES = ['loop', 'plain', 'quickRelease', 'figureEight', 'heavyDuty'] as const;
-export type StrapType = (typeof STRAP_TYPES)[number];
-
-export interface StrapFit {
-  readonly type: StrapType;
-  readonly turns: number;
-  readonly reason: string;
-}
+import type { Lift, LiftFamily, StrapAdmission, StrapFit } from './lift.ts';
 
 /** Controlled pulls load the hands a little more than the bar weighs. */
 export const CONTROLLED_PULL = 1.05;
@@ -97,7 +46,7 @@ const NOT_GRIPPED: StrapAdmission = {
   ruleId: 'lift.straps-not-for-presses-and-squats',
   reason: 'the set does not hang from the hands, so there is nothing for a strap to do',
 };
-const NO_HOLD: StrapAdmission = {
+const NO_GRIP_WORK: StrapAdmission = {
   allowed: false,
   ruleId: 'lift.straps-never-on-grip-work',
   reason: 'the hand is what is trained: a strapped hold tells and builds nothing',
@@ -108,143 +57,331 @@ const ANY_GRIP: readonly Grip[] = ['doubleOverhand', 'mixed', 'hook'];
 const EVEN: readonly Grip[] = ['doubleOverhand', 'hook'];
 const OVERHAND: readonly Grip[] = ['doubleOverhand'];
 
-function pull(id: string, name: string, more: Partial<Lift> = {}): Lift {
-  return {
-    id,
-    name,
-    family: 'pull',
-    secondsPerRep: 5,
-    continuous: false,
-    timed: false,
-    dynamicFactor: CONTROLLED_PULL,
-    grips: true,
-    straps: YES,
-    strapFit: LOOP,
-    aimIsBack: false,
-    admits: ANY_GRIP,
-    ...more,
-  };
-}
+type More = Partial<Omit<Lift, 'id' | 'name'>>;
+type Make = (id: string, name: string, more?: More) => Lift;
 
-const row = (id: string, name: string): Lift =>
-  pull(id, name, {
-    family: 'row',
-    secondsPerRep: 2.5,
-    continuous: true,
-    strapFit: LOOP_LIGHT,
-    aimIsBack: true,
-    admits: EVEN,
-  });
-const olympicPull = (id: string, name: string): Lift =>
-  pull(id, name, {
-    family: 'olympicPull',
-    secondsPerRep: 3,
-    dynamicFactor: EXPLOSIVE_PULL,
-    strapFit: QUICK,
-    admits: EVEN,
-  });
-const fullLift = (id: string, name: string, family: 'clean' | 'snatch', straps: StrapAdmission): Lift =>
-  pull(id, name, {
-    family,
+const pull: Make = (id, name, more = {}) => ({
+  id,
+  name,
+  family: 'pull',
+  secondsPerRep: 5,
+  continuous: false,
+  timed: false,
+  dynamicFactor: CONTROLLED_PULL,
+  loadMeans: 'total',
+  grips: true,
+  curve: 'support',
+  position: 'front',
+  straps: YES,
+  strapFit: LOOP,
+  mustDropFast: false,
+  aimIsBack: false,
+  chalk: true,
+  admits: ANY_GRIP,
+  kind: 'support',
+  wrist: ['mid'],
+  needs: [],
+  cues: [],
+  ...more,
+});
+
+/** A maker whose lifts all share `base`. */
+const family =
+  (base: More): Make =>
+  (id, name, more = {}) =>
+    pull(id, name, { ...base, ...more });
+
+const deadlift = family({ family: 'deadlift' });
+const hinge = family({ secondsPerRep: 4, continuous: true, strapFit: LOOP_LIGHT, admits: EVEN });
+const row = family({
+  family: 'row',
+  secondsPerRep: 2.5,
+  continuous: true,
+  strapFit: LOOP_LIGHT,
+  aimIsBack: true,
+  admits: EVEN,
+});
+const olympicPull = family({
+  family: 'olympicPull',
+  secondsPerRep: 3,
+  dynamicFactor: EXPLOSIVE_PULL,
+  strapFit: QUICK,
+  mustDropFast: true,
+  admits: EVEN,
+});
+const fullLift = (kind: 'clean' | 'snatch', straps: StrapAdmission): Make =>
+  family({
+    family: kind,
     secondsPerRep: 3,
     dynamicFactor: FULL_LIFT,
     straps,
     strapFit: QUICK,
+    mustDropFast: true,
     admits: EVEN,
   });
-const noGrip = (id: string, name: string, family: 'press' | 'squat'): Lift =>
-  pull(id, name, {
-    family,
+const clean = fullLift('clean', NO_CLEAN);
+const snatch = fullLift('snatch', YES);
+const notGripped = (kind: 'press' | 'squat'): Make =>
+  family({
+    family: kind,
     secondsPerRep: 3,
     continuous: true,
     dynamicFactor: STILL,
     grips: false,
+    curve: null,
     straps: NOT_GRIPPED,
-    admits: EVEN,
+    kind: null,
+    wrist: [],
+    admits: [],
   });
-const carry = (id: string, name: string): Lift =>
-  pull(id, name, {
-    family: 'carry',
-    secondsPerRep: 30,
-    timed: true,
-    dynamicFactor: CARRY,
-    strapFit: HEAVY,
-    admits: OVERHAND,
-  });
-const hold = (id: string, name: string): Lift =>
-  pull(id, name, { family: 'hold', secondsPerRep: 10, timed: true, dynamicFactor: STILL, straps: NO_HOLD });
+const press = notGripped('press');
+const squat = notGripped('squat');
+const bodyweightPull = family({
+  family: 'bodyweightPull',
+  secondsPerRep: 3,
+  continuous: true,
+  loadMeans: 'addedToBody',
+  straps: NO_HANG,
+  needs: ['pullUpBar'],
+  admits: OVERHAND,
+});
+const curl = family({
+  family: 'curl',
+  secondsPerRep: 3,
+  continuous: true,
+  straps: NO_HANG,
+  admits: OVERHAND,
+});
+const carry = family({
+  family: 'carry',
+  secondsPerRep: 30,
+  timed: true,
+  dynamicFactor: CARRY,
+  strapFit: HEAVY,
+  admits: OVERHAND,
+  cues: ['Short quick steps, shoulders down, hands closed before the load leaves the ground.'],
+});
+const hold = family({
+  family: 'hold',
+  secondsPerRep: 10,
+  timed: true,
+  dynamicFactor: STILL,
+  straps: NO_GRIP_WORK,
+  needs: ['rack'],
+});
+const hang = family({
+  family: 'hang',
+  secondsPerRep: 20,
+  timed: true,
+  dynamicFactor: STILL,
+  loadMeans: 'addedToBody',
+  straps: NO_GRIP_WORK,
+  needs: ['pullUpBar'],
+  admits: OVERHAND,
+});
+/** Work of the hand alone: no grip to call, nothing a strap could do. */
+const handWork = (kind: LiftFamily): More => ({
+  family: kind,
+  dynamicFactor: STILL,
+  grips: false,
+  curve: null,
+  straps: NO_GRIP_WORK,
+  chalk: false,
+  admits: [],
+  continuous: true,
+  secondsPerRep: 3,
+});
+const pinch = family({
+  ...handWork('pinch'),
+  curve: 'pinch',
+  chalk: true,
+  timed: true,
+  secondsPerRep: 20,
+  kind: 'pinch',
+});
+const crush = family({ ...handWork('crush'), kind: 'crush' });
+const wristWork = family(handWork('wrist'));
+const opening = family({ ...handWork('opening'), kind: 'fingerOpening' });
 
-/** Every lift by its trade name; `id` is stable and travels in stored logs. */
+/** Every lift and exercise by its trade name; `id` is stable and travels in stored logs. */
 export const LIFTS: readonly Lift[] = [
-  pull('deadlift.conventional', 'Deadlift', { family: 'deadlift' }),
-  pull('deadlift.sumo', 'Sumo deadlift', { family: 'deadlift' }),
-  pull('deadlift.clean-grip', 'Clean-grip deadlift', { family: 'deadlift', admits: EVEN }),
-  pull('deadlift.deficit', 'Deficit deadlift', { family: 'deadlift', secondsPerRep: 6 }),
-  pull('deadlift.paused', 'Paused deadlift', { family: 'deadlift', secondsPerRep: 7 }),
-  pull('romanian', 'Romanian deadlift', {
-    secondsPerRep: 4,
-    continuous: true,
-    strapFit: LOOP_LIGHT,
-    admits: EVEN,
+  deadlift('deadlift.conventional', 'Deadlift'),
+  deadlift('deadlift.sumo', 'Sumo deadlift', {
+    cues: ['Knees and shoulders lock together; hands clear of the thighs.'],
   }),
-  pull('stiff-leg', 'Stiff-leg deadlift', {
-    secondsPerRep: 4,
-    continuous: true,
-    strapFit: LOOP_LIGHT,
-    admits: EVEN,
-  }),
-  pull('rack-pull', 'Rack pull'),
+  deadlift('deadlift.clean-grip', 'Clean-grip deadlift', { admits: EVEN }),
+  deadlift('deadlift.deficit', 'Deficit deadlift', { secondsPerRep: 6 }),
+  deadlift('deadlift.paused', 'Paused deadlift', { secondsPerRep: 7 }),
+  deadlift('deadlift.one-arm', 'One-arm deadlift', { loadMeans: 'oneHand', admits: EVEN }),
+  deadlift('deadlift.axle', 'Axle deadlift', { needs: ['axle'], admits: ['doubleOverhand', 'mixed'] }),
+  hinge('romanian', 'Romanian deadlift'),
+  hinge('stiff-leg', 'Stiff-leg deadlift'),
+  pull('rack-pull', 'Rack pull', { needs: ['rack'] }),
   pull('block-pull', 'Block pull'),
   pull('shrug', 'Shrug', { secondsPerRep: 2.5, continuous: true, aimIsBack: true, admits: EVEN }),
   row('row.barbell', 'Barbell row'),
-  row('row.dumbbell', 'Dumbbell row'),
-  { ...row('pull-down', 'Lat pull-down'), admits: OVERHAND },
+  row('row.dumbbell', 'Dumbbell row', { loadMeans: 'oneHand', needs: ['dumbbells'], admits: OVERHAND }),
+  row('pull-down', 'Lat pull-down', { needs: ['cable'], admits: OVERHAND }),
   olympicPull('clean-pull', 'Clean pull'),
   olympicPull('snatch-pull', 'Snatch pull'),
-  fullLift('clean', 'Clean', 'clean', NO_CLEAN),
-  fullLift('power-clean', 'Power clean', 'clean', NO_CLEAN),
-  fullLift('snatch', 'Snatch', 'snatch', YES),
-  fullLift('power-snatch', 'Power snatch', 'snatch', YES),
-  noGrip('press', 'Press', 'press'),
-  noGrip('bench', 'Bench press', 'press'),
-  noGrip('squat', 'Squat', 'squat'),
-  pull('pull-up', 'Pull-up', {
-    family: 'bodyweightPull',
-    secondsPerRep: 3,
-    continuous: true,
-    straps: NO_HANG,
-    admits: OVERHAND,
+  olympicPull('high-pull', 'High pull'),
+  clean('clean', 'Clean'),
+  clean('power-clean', 'Power clean'),
+  clean('hang-clean', 'Hang clean', { secondsPerRep: 4, continuous: true }),
+  snatch('snatch', 'Snatch'),
+  snatch('power-snatch', 'Power snatch'),
+  snatch('hang-snatch', 'Hang snatch', { secondsPerRep: 4, continuous: true }),
+  press('press', 'Press'),
+  press('bench', 'Bench press', { cues: ['A little chalk helps pressing too.'] }),
+  squat('squat', 'Squat', {
+    cues: ['Back chalked at bar height by a partner; alone, chalk the hands thickly and take it to the bar.'],
   }),
-  pull('chin-up', 'Chin-up', {
-    family: 'bodyweightPull',
-    secondsPerRep: 3,
-    continuous: true,
-    straps: NO_HANG,
-    admits: OVERHAND,
+  bodyweightPull('pull-up', 'Pull-up'),
+  bodyweightPull('chin-up', 'Chin-up', { position: 'supinated' }),
+  bodyweightPull('hanging-leg-raise', 'Hanging leg raise'),
+  curl('curl', 'Curl', { position: 'supinated' }),
+  curl('curl.reverse', 'Reverse curl', {
+    kind: 'wristExtension',
+    wrist: ['short', 'mid'],
+    cues: ['Thumbless for more grip; on the arm or pull day.'],
   }),
-  pull('hanging-leg-raise', 'Hanging leg raise', {
-    family: 'bodyweightPull',
-    secondsPerRep: 3,
-    continuous: true,
-    straps: NO_HANG,
-    admits: OVERHAND,
-  }),
-  pull('curl', 'Curl', {
-    family: 'curl',
-    secondsPerRep: 3,
-    continuous: true,
-    straps: NO_HANG,
-    admits: OVERHAND,
-  }),
-  carry('carry.handles', 'Farmer carry'),
-  carry('carry.frame', 'Frame carry'),
+  carry('carry.handles', 'Farmer carry', { needs: ['handles'] }),
+  carry('carry.frame', 'Frame carry', { needs: ['frame'] }),
+  carry('carry.dumbbells', 'Dumbbell carry', { loadMeans: 'eachHand', needs: ['dumbbells'] }),
+  carry('carry.axle', 'Axle carry', { needs: ['axle'], kind: 'openHand' }),
   hold('hold.front-rack', 'Front rack hold'),
-  hold('hold.behind-back', 'Behind-back hold'),
+  hold('hold.behind-back', 'Behind-back hold', { position: 'behindBack', admits: OVERHAND }),
+  hold('hold.supinated', 'Supinated dead hold', { position: 'supinated', admits: OVERHAND }),
+  hold('hold.thick-bar', 'Thick-bar hold', {
+    needs: ['rack', 'thickBar'],
+    kind: 'openHand',
+    admits: OVERHAND,
+  }),
+  hang('hang.dead', 'Dead hang', { cues: ['Shoulders set, thumbs around the bar.'] }),
+  hang('hang.fabric', 'Fabric hang', {
+    needs: ['pullUpBar', 'fabric'],
+    kind: 'openHand',
+    cues: ['Towels or shirts over the bar, one for each hand, gripped high.'],
+  }),
+  pinch('pinch.plates', 'Plate pinch', {
+    needs: ['smoothPlates'],
+    cues: ['Smooth sides out, thumb against four fingers, lift only clear of the floor.'],
+  }),
+  pinch('pinch.block', 'Block pinch', { needs: ['block'] }),
+  pinch('hold.hex', 'Hex head hold', {
+    needs: ['hexDumbbell'],
+    loadMeans: 'eachHand',
+    cues: ['Palm over the head, finger ends on the corners.'],
+  }),
+  crush('gripper.close', 'Gripper close', {
+    needs: ['gripper'],
+    wrist: ['mid'],
+    cues: ['Set it deep in the palm, close fast, hold for a moment.'],
+  }),
+  crush('ball-squeeze', 'Ball squeeze through flexed and extended wrist', {
+    needs: ['ball'],
+    wrist: ['short', 'long'],
+    cues: ['Squeeze, then take the wrist from flexed to extended and back.'],
+  }),
+  wristWork('wrist-curl.behind-back', 'Behind-back wrist curl', {
+    kind: 'wristFlexion',
+    wrist: ['short', 'long'],
+    cues: ['Let the bar roll to the fingertips, close, curl, pause on top.'],
+  }),
+  wristWork('wrist-extension.standing', 'Standing wrist extension', {
+    kind: 'wristExtension',
+    wrist: ['short', 'mid'],
+    cues: ['Light, long sets; only the wrist moves.'],
+  }),
+  wristWork('bar-balance', 'One-hand bar balance hold', {
+    kind: 'deviation',
+    timed: true,
+    secondsPerRep: 20,
+    loadMeans: 'oneHand',
+    cues: ['Bar gripped in the middle, kept level.'],
+  }),
+  wristWork('lever-rotation', 'Lever rotation', {
+    kind: 'rotation',
+    needs: ['lever'],
+    loadMeans: 'oneHand',
+    cues: ['Choke up on the lever to make it easier.'],
+  }),
+  wristWork('bell-turnover', 'Bell turnover', { kind: 'rotation', needs: ['bell'], loadMeans: 'oneHand' }),
+  wristWork('radial-raise', 'Offset-bell radial raise', {
+    kind: 'deviation',
+    needs: ['bell'],
+    loadMeans: 'oneHand',
+  }),
+  wristWork('plate-wrist-raise', 'Plate wrist raise', {
+    kind: 'wristExtension',
+    wrist: ['short', 'mid'],
+    needs: ['smoothPlates'],
+    loadMeans: 'eachHand',
+  }),
+  wristWork('wrist-roller', 'Wrist roller', {
+    kind: 'wristFlexion',
+    wrist: ['short', 'mid', 'long'],
+    timed: true,
+    secondsPerRep: 45,
+    needs: ['roller'],
+    cues: ['30–60 s each way.'],
+  }),
+  wristWork('bar-twist', 'Bar twist', {
+    kind: 'wristExtension',
+    wrist: ['short', 'mid', 'long'],
+    timed: true,
+    secondsPerRep: 45,
+    cues: ['30–60 s each way.'],
+  }),
+  wristWork('knuckle-press-up', 'Knuckle-to-wrist press-up', {
+    kind: 'wristExtension',
+    wrist: ['long'],
+    loadMeans: 'addedToBody',
+    needs: ['mat'],
+    cues: ['On a mat, weight on the knees until the wrists are used to it.'],
+  }),
+  opening('band-opening', 'Band finger opening', { needs: ['band'], wrist: ['mid'] }),
+  opening('band-opening.range', 'Band opening through flexed and extended wrist', {
+    needs: ['band'],
+    wrist: ['short', 'long'],
+  }),
 ];
 
 const BY_ID = new Map(LIFTS.map((lift) => [lift.id, lift]));
 
-/** The lift of the catalogue with this id, or undefined. */
+/**
+ * The lift of the catalogue with this id, or undefined.
+ * @example findLift('clean')?.straps.allowed // false
+ * @example findLift('kettle') // undefined
+ */
 export function findLift(id: string): Lift | undefined {
   return BY_ID.get(id);
+}
+
+/**
+ * The lift itself, whether given as such or by its id.
+ * @throws InvalidInputError for an id that the catalogue does not have, or anything that is no lift.
+ * @example liftOf('romanian').secondsPerRep // 4
+ */
+export function liftOf(lift: Lift | string, field = 'lift'): Lift {
+  const found =
+    typeof lift === 'string' ? BY_ID.get(lift) : BY_ID.get(lift?.id) === lift ? lift : checkedLift(lift);
+  if (!found) throw new InvalidInputError(field, 'a lift of the catalogue', lift);
+  return found;
+}
+
+/** A coach's own figures for a lift: taken where they have the shape of one. */
+function checkedLift(lift: Lift): Lift | undefined {
+  const positive = (value: unknown, max: number): boolean =>
+    typeof value === 'number' && value > 0 && value <= max;
+  const sound =
+    typeof lift === 'object' &&
+    lift !== null &&
+    typeof lift.id === 'string' &&
+    typeof lift.name === 'string' &&
+    positive(lift.secondsPerRep, 3600) &&
+    positive(lift.dynamicFactor, 5) &&
+    typeof lift.straps?.allowed === 'boolean' &&
+    [lift.admits, lift.cues, lift.wrist, lift.needs].every(Array.isArray);
+  return sound ? lift : undefined;
 }

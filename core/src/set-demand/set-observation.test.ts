@@ -12,10 +12,22 @@ describe('observeSet', () => {
     });
   });
 
-  it('ends half-way through the repetition that slipped', () => {
-    expect(observeSet({ ...pull, slippedAtRep: 1 })).toMatchObject({ seconds: 2.5, ended: 'slipped' });
+  it('ends somewhere within the repetition that slipped', () => {
+    expect(observeSet({ ...pull, slippedAtRep: 1 })).toMatchObject({
+      seconds: 2.5,
+      within: [0, 5],
+      ended: 'slipped',
+    });
     // Reset repetitions: 5 s after one, 6.75 s after two.
-    expect(observeSet({ ...pull, slippedAtRep: 2 })!.seconds).toBeCloseTo(5.875, 9);
+    const second = observeSet({ ...pull, slippedAtRep: 2 })!;
+    expect(second.within).toEqual([5, 6.75]);
+    expect(second.seconds).toBeCloseTo(5.875, 9);
+  });
+
+  it('ends at its own time where it was timed', () => {
+    const timed = observeSet({ ...pull, slippedAtRep: 2, seconds: 8 })!;
+    expect(timed).toMatchObject({ seconds: 8, ended: 'slipped' });
+    expect(timed.within).toBeUndefined();
   });
 
   it('tells nothing where the hands were not tested', () => {
