@@ -50,7 +50,7 @@ export function checkFinite(field: string, value: unknown): number {
 /** Asserts a record of named values; throws {@link InvalidInputError} naming `field`. */
 export function checkObject(field: string, value: unknown): void {
   if (typeof value !== 'object' || value === null || Array.isArray(value))
-    throw new InvalidInputError(field, 'a record of named values', value);
+    throw new InvalidInputError(field || 'the question', 'a record of named values', value);
 }
 
 /** Asserts a list and checks each of its items under its own path, `field[i]`. */

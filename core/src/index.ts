@@ -1,5 +1,7 @@
 export * from './errors.ts';
 export * from './units/mass.ts';
+export type { Estimate } from './statistics/estimate.ts';
+export type { GaussianPrior } from './statistics/posterior.ts';
 export * from './clasp-curve/types.ts';
 export * from './clasp-curve/priors.ts';
 export * from './clasp-curve/fit-hold-curve.ts';

@@ -1,9 +1,10 @@
-import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import { checkOneOf, checkPositive, checkRange, checkWhole } from '../check.ts';
 import { InvalidInputError } from '../errors.ts';
 import { effectSizes, presentEffects } from './design.ts';
-import { logPosterior, type FitRows, type PosteriorAt } from './likelihood.ts';
-import { maximise, type Box } from './maximise.ts';
+import { logPosterior, type FitRows } from './likelihood.ts';
+import { laplaceCovariance } from '../statistics/laplace.ts';
+import type { GaussianPrior, PosteriorAt } from '../statistics/posterior.ts';
+import { maximise, type Box } from '../statistics/maximise.ts';
 import {
   effectPrior,
   INTERCEPT_PRIORS,
@@ -11,7 +12,6 @@ import {
   RECENCY_HALF_LIFE_DAYS,
   SLOPE_FLOOR,
   SLOPE_PRIOR,
-  type GaussianPrior,
 } from './priors.ts';
 import {
   CURVE_FAMILIES,
@@ -74,7 +74,7 @@ export function fitHoldCurve(observations: readonly HoldObservation[], options: 
     LOG_SIGMA_PRIOR.mean,
   ]);
   const best = maximise(evaluate, start, searchBox(effects.length, prior));
-  const covariance = invertNegative(best.at.hessian, best.theta.length);
+  const covariance = laplaceCovariance(best.at.hessian, best.theta.length);
   return {
     family,
     referenceLoad,
@@ -182,19 +182,4 @@ function searchBox(effects: number, prior: 'default' | 'flat'): Box {
     lower: Float64Array.from([-30, slopeFloor, ...Array<number>(effects).fill(-30), -5]),
     upper: Float64Array.from([30, 40, ...Array<number>(effects).fill(30), 3]),
   };
-}
-
-/** Inverse of −Hessian. Where the data leave a direction open, a small ridge stands in for it and `exact` is false. */
-function invertNegative(hessian: Float64Array, size: number): { matrix: number[][]; exact: boolean } {
-  for (let ridge = 0; ridge < 1e12; ridge = ridge === 0 ? 1e-8 : ridge * 10) {
-    const system = new Matrix(size, size);
-    for (let j = 0; j < size; j++) {
-      for (let m = 0; m < size; m++) system.set(j, m, -hessian[j * size + m]! + (j === m ? ridge : 0));
-    }
-    const cholesky = new CholeskyDecomposition(system);
-    if (!cholesky.isPositiveDefinite()) continue;
-    const matrix = cholesky.solve(Matrix.eye(size)).to2DArray();
-    if (matrix.every((row) => row.every(Number.isFinite))) return { matrix, exact: ridge === 0 };
-  }
-  return { matrix: Matrix.eye(size, size, 1e6).to2DArray(), exact: false };
 }

@@ -1,5 +1,5 @@
 import { checkPositive, checkProbability } from '../check.ts';
-import { normalInverse } from './normal.ts';
+import { normalInverse } from '../statistics/normal.ts';
 import { predictorFor, scoreAt, turningPoint, type Predictor } from './predictor.ts';
 import type { HoldConditions, HoldCurve } from './types.ts';
 

@@ -1,5 +1,5 @@
 import { checkPositive } from '../check.ts';
-import { normalCdf, normalInverse } from './normal.ts';
+import { normalCdf, normalInverse } from '../statistics/normal.ts';
 import { predictorFor, scoreAt } from './predictor.ts';
 import type { HoldConditions, HoldCurve } from './types.ts';
 

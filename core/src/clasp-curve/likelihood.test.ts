@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { logPosterior, type FitRows } from './likelihood.ts';
-import type { GaussianPrior } from './priors.ts';
+import type { GaussianPrior } from '../statistics/posterior.ts';
 
 /** Two terms: intercept and −ln(load). */
 function rowsOf(

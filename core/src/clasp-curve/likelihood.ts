@@ -1,5 +1,5 @@
-import type { GaussianPrior } from './priors.ts';
-import { logDensity, logSurvival, normalHazard } from './normal.ts';
+import { withPriors, type GaussianPrior, type PosteriorAt } from '../statistics/posterior.ts';
+import { logDensity, logSurvival, normalHazard } from '../statistics/normal.ts';
 
 /**
  * The rows of a fit in flat arrays: `terms` numbers a row for the linear predictor (1, −ln(load/ref), effects…),
@@ -13,13 +13,6 @@ export interface FitRows {
   readonly slipped: Uint8Array;
   readonly since: Float64Array;
   readonly weight: Float64Array;
-}
-
-/** Value, gradient and Hessian of the log-posterior at one point; the Hessian is row-major, (terms + 1)². */
-export interface PosteriorAt {
-  readonly value: number;
-  readonly gradient: Float64Array;
-  readonly hessian: Float64Array;
 }
 
 /** A stop this many σ before the predicted time was certain to double precision: it moves neither value nor slope. */
@@ -92,23 +85,8 @@ export function logPosterior(
     gradient[k]! += w * dTau;
     hessian[k * size + k]! += w * dTauTau;
   }
-  for (let j = 0; j < size; j++) {
-    const prior = priors[j];
-    if (prior) {
-      const precision = 1 / (prior.sd * prior.sd);
-      const distance = theta[j]! - prior.mean;
-      value -= 0.5 * precision * distance * distance;
-      gradient[j]! -= precision * distance;
-      hessian[j * size + j]! -= precision;
-    }
-  }
-  for (let j = 0; j < size; j++) {
-    for (let m = 0; m < j; m++) {
-      if (j === k) hessian[j * size + m] = hessian[m * size + j]!;
-      else hessian[m * size + j] = hessian[j * size + m]!;
-    }
-  }
-  return { value, gradient, hessian };
+  for (let m = 0; m < k; m++) hessian[k * size + m] = hessian[m * size + k]!;
+  return withPriors(theta, { value, gradient, hessian }, priors);
 }
 
 /**

@@ -1,10 +1,5 @@
+import type { GaussianPrior } from '../statistics/posterior.ts';
 import type { CurveFamily, Effect } from './types.ts';
-
-/** A Gaussian belief: mean and standard deviation. */
-export interface GaussianPrior {
-  readonly mean: number;
-  readonly sd: number;
-}
 
 /** Share of the deadlift max that a trained double-overhand hand holds for about ten seconds: the usual starting guess. */
 export const REFERENCE_SHARE_OF_DEADLIFT = 0.7;

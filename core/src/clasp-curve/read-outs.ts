@@ -1,18 +1,9 @@
 import { checkOneOf, checkPositive } from '../check.ts';
 import { checkHoldCurve } from './check-hold-curve.ts';
-import { normalInverse } from './normal.ts';
+import { aroundLog, type Estimate } from '../statistics/estimate.ts';
 import { predictorFor, type Predictor } from './predictor.ts';
 import { effectPrior } from './priors.ts';
 import { EFFECTS, type Effect, type HoldConditions, type HoldCurve } from './types.ts';
-
-/** A figure with its doubt: the middle and an interval that holds the truth four times in five. */
-export interface Estimate {
-  readonly value: number;
-  readonly low: number;
-  readonly high: number;
-}
-
-const EIGHTY_PERCENT = normalInverse(0.9);
 
 /**
  * The load whose median hold is `seconds` under the conditions, kg, with its 80 % interval (delta method on ln load).
@@ -26,7 +17,7 @@ export function medianLoad(
   const p = predictorFor(curve, question);
   const l = (p.level - Math.log(seconds)) / p.slope;
   const doubt = Math.sqrt(Math.max(doubtAboutMean(curve, p, l), 0)) / p.slope;
-  return around(p.referenceLoad * Math.exp(l), doubt);
+  return aroundLog(p.referenceLoad * Math.exp(l), doubt);
 }
 
 /**
@@ -54,7 +45,7 @@ export function worthOf(
     toSlope * toSlope * cov[1]![1]!;
   const prior = effectPrior(effect).sd ** 2;
   return {
-    ...around(Math.exp(value / slope), Math.sqrt(Math.max(variance, 0))),
+    ...aroundLog(Math.exp(value / slope), Math.sqrt(Math.max(variance, 0))),
     fromLog: Math.min(1, Math.max(0, 1 - cov[row]![row]! / prior)),
   };
 }
@@ -64,15 +55,10 @@ function worthByPrior(curve: HoldCurve, effect: Effect): Estimate & { readonly f
   const { mean, sd } = effectPrior(effect);
   const { slope } = curve;
   const variance = (sd / slope) ** 2 + (mean / (slope * slope)) ** 2 * curve.covariance[1]![1]!;
-  return { ...around(Math.exp(mean / slope), Math.sqrt(variance)), fromLog: 0 };
+  return { ...aroundLog(Math.exp(mean / slope), Math.sqrt(variance)), fromLog: 0 };
 }
 
 function doubtAboutMean(curve: HoldCurve, p: Predictor, l: number): number {
   const scatter = Math.exp(2 * curve.logSigma);
   return p.v0 - scatter + 2 * p.v1 * l + p.v2 * l * l;
-}
-
-function around(value: number, logDoubt: number): Estimate {
-  const factor = Math.exp(EIGHTY_PERCENT * logDoubt);
-  return { value, low: value / factor, high: value * factor };
 }

@@ -1,7 +1,8 @@
 import { checkList, checkOneOf, checkProbability, checkWhole } from '../check.ts';
 import { holdLoad } from '../clasp-curve/hold-load.ts';
-import { medianLoad, type Estimate } from '../clasp-curve/read-outs.ts';
+import { medianLoad } from '../clasp-curve/read-outs.ts';
 import { GRIPS, type Grip, type HoldConditions, type HoldCurve } from '../clasp-curve/types.ts';
+import type { Estimate } from '../statistics/estimate.ts';
 import type { Lift } from './lift.ts';
 import { liftOf } from './lifts.ts';
 import { REP_STYLES, setDemand, writtenLoad, type RepStyle } from './set-demand.ts';

@@ -1,4 +1,4 @@
-import type { PosteriorAt } from './likelihood.ts';
+import type { PosteriorAt } from './posterior.ts';
 import { maximise, type Box } from './maximise.ts';
 
 const OPEN: Box = { lower: Float64Array.from([-100, -100]), upper: Float64Array.from([100, 100]) };

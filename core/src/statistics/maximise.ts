@@ -1,5 +1,5 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
-import type { PosteriorAt } from './likelihood.ts';
+import type { PosteriorAt } from './posterior.ts';
 
 /** Bounds of each coordinate; the search stays inside. */
 export interface Box {
