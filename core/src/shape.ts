@@ -75,7 +75,11 @@ export function variant(kinds: Readonly<Record<string, Check>>): Check {
   const names = Object.keys(kinds);
   return (field, value) => {
     checkObject(field, value);
-    const kind = checkOneOf(field === '' ? 'kind' : `${field}.kind`, (value as { kind?: unknown }).kind, names);
+    const kind = checkOneOf(
+      field === '' ? 'kind' : `${field}.kind`,
+      (value as { kind?: unknown }).kind,
+      names,
+    );
     kinds[kind]!(field, value);
   };
 }

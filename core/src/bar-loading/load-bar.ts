@@ -1,6 +1,6 @@
-import { checkPositive, checkRange, checkWhole } from '../check.ts';
-import { InvalidInputError } from '../errors.ts';
-import { KG_PER_LB, MASS_UNITS, toKg, type MassUnit } from '../units/mass.ts';
+import { checkPositive, checkRange } from '../check.ts';
+import { KG_PER_LB, toKg, type MassUnit } from '../units/mass.ts';
+import { GRAIN, platesCheck } from './check-plates.ts';
 
 /** One denomination of plate and how many pairs of it there are. */
 export interface PlatePairs {
@@ -38,8 +38,6 @@ export interface BarLoadings {
 
 /** Two loads closer than this, kg, are the same load. */
 const SAME = 1e-6;
-/** Finest step in which plate masses are told apart, in their own unit. */
-const GRAIN = 1000;
 
 /**
  * What the plates at hand can put on a bar near a target.
@@ -53,8 +51,6 @@ const GRAIN = 1000;
 export function loadBar(question: BarToLoad): BarLoadings {
   const target = checkPositive('target', question?.target, 5000);
   const base = checkPositive('bar', question.bar, 500) + checkRange('collars', question.collars ?? 0, 0, 50);
-  if (!Array.isArray(question.plates))
-    throw new InvalidInputError('plates', 'a list of plates', question.plates);
   const { kg, lb } = reachableBoth(question.plates);
   const wanted = (target - base) / 2;
   const below = closestPair(kg, lb, wanted, 'below');
@@ -88,22 +84,13 @@ interface Pair {
   readonly sum: number;
 }
 
-function checkPlate(plate: PlatePairs, field: string): void {
-  checkPositive(`${field}.mass`, plate?.mass, 200);
-  checkWhole(`${field}.pairs`, plate.pairs, 0, 50);
-  if (!MASS_UNITS.includes(plate.unit)) throw new InvalidInputError(`${field}.unit`, 'kg or lb', plate.unit);
-  if (Math.abs(plate.mass * GRAIN - Math.round(plate.mass * GRAIN)) > 1e-6) {
-    throw new InvalidInputError(`${field}.mass`, 'given to three decimals at most', plate.mass);
-  }
-}
-
 /** Sums of a venue's plates, kept as long as its list of plates is: a session loads the same bar many times. */
 const known = new WeakMap<readonly PlatePairs[], { kg: Reachable; lb: Reachable }>();
 
 function reachableBoth(plates: readonly PlatePairs[]): { kg: Reachable; lb: Reachable } {
-  const before = known.get(plates);
+  const before = typeof plates === 'object' && plates !== null ? known.get(plates) : undefined;
   if (before) return before;
-  plates.forEach((plate, i) => checkPlate(plate, `plates[${i}]`));
+  platesCheck('plates', plates);
   const both = { kg: reachable(plates, 'kg'), lb: reachable(plates, 'lb') };
   known.set(plates, both);
   return both;

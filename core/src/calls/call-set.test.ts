@@ -203,3 +203,198 @@ it('keeps the same hand under through a session', () => {
   });
   expect(new Set(calls.filter((call) => call.choice === 'mixed').map((call) => call.sideUnder)).size).toBe(1);
 });
+
+describe('a lifter who must not strain', () => {
+  const uncleared = lifter({ flags: [{ kind: 'bloodPressure', cleared: false }] });
+  const hold = set({ lift: 'hold.front-rack', load: 215 });
+
+  it('is not called for a hold near the limit, and gets the load that would be well short of it', () => {
+    const call = callSet(context({ lifter: uncleared, set: hold }));
+    expect(call).toMatchObject({ choice: null, verdict: 'stop' });
+    expect(ids(call)).toEqual(expect.arrayContaining(['safety.no-near-limit-holds', 'safety.nothing-left']));
+    const lighter = callSet(
+      context({ lifter: uncleared, set: { ...hold, load: call.lighterLoad! * 0.999 } }),
+    );
+    expect(lighter.verdict).toBe('called');
+    expect(lighter.probability).toBeGreaterThanOrEqual(0.9);
+  });
+
+  it('is refused an override that would take it there', () => {
+    const override = { choice: 'hook' as const, reason: 'feels fine', by: 'Maren' };
+    expect(callSet(context({ lifter: uncleared, set: hold, override })).overrideRefused?.ruleId).toBe(
+      'safety.no-near-limit-holds',
+    );
+  });
+});
+
+describe('an override of the side', () => {
+  const mixed = (
+    sideUnder: 'left' | 'right',
+    flags: NonNullable<Parameters<typeof lifter>[0]>['flags'] = [],
+  ) =>
+    callSet(
+      context({
+        lifter: lifter({ flags }),
+        override: { choice: 'mixed', sideUnder, reason: 'as in the meet', by: 'Maren' },
+      }),
+    );
+
+  it('is followed against the ledger', () => {
+    expect(mixed('right')).toMatchObject({ choice: 'mixed', sideUnder: 'right', overridden: true });
+  });
+
+  it('is refused for a side that may not be turned under', () => {
+    const refused = mixed('right', [{ kind: 'bicepsTendon', side: 'right', cleared: true }]);
+    expect(refused.overrideRefused?.ruleId).toBe('safety.biceps-never-supinated');
+    expect(refused.sideUnder).not.toBe('right');
+  });
+});
+
+describe('the strap', () => {
+  const strong = curveAround(260);
+  const event = { name: 'Harbour Open', straps: true, thumbTape: true, liquidChalk: true };
+  const at = (straps: readonly ('loop' | 'plain' | 'quickRelease' | 'figureEight')[]) => ({
+    name: 'Hotel gym',
+    chalk: 'block' as const,
+    barDiameter: 28.5,
+    straps,
+  });
+
+  it('is used in every school where the rulebook of the day allows it', () => {
+    for (const { id } of SCHOOLS)
+      expect(
+        callSet(context({ school: id, curve: strong, event, set: set({ role: 'attempt' }) })).choice,
+      ).toBe('straps');
+  });
+
+  it('is quick-release with one turn where the bar must be let go', () => {
+    const pulls = set({ lift: 'snatch-pull', role: 'volume', load: 90, reps: 3 });
+    expect(callSet(context({ school: 'weightlifting', set: pulls })).straps).toEqual({
+      type: 'quickRelease',
+      turns: 1,
+    });
+  });
+
+  it('is a figure-eight on the heaviest strongman pulls, never on one that is dropped', () => {
+    const toEvent = lifter({ nextEventStraps: true });
+    const heavy = (lift: string) =>
+      callSet(
+        context({
+          school: 'strongman',
+          lifter: { ...toEvent, gripWorkHigh: true },
+          set: set({ lift, load: 170 }),
+        }),
+      );
+    expect(heavy('deadlift.conventional').straps?.type).toBe('figureEight');
+    expect(heavy('clean-pull').straps?.type).toBe('quickRelease');
+  });
+
+  it('is the next best at hand, or none', () => {
+    const volume = set({ role: 'backoff', load: 120, reps: 5 });
+    const call = callSet(context({ school: 'strap-the-volume', venue: at(['plain']), set: volume }));
+    expect(call.straps).toEqual({ type: 'plain', turns: 3 });
+    expect(call.reasons.find((each) => each.ruleId === 'lift.strap-type.plain')?.text).toMatch(
+      /in place of loop/,
+    );
+    expect(callSet(context({ school: 'strap-the-volume', venue: at([]), set: volume })).choice).not.toBe(
+      'straps',
+    );
+  });
+});
+
+describe('sore hands, skin sound', () => {
+  const sore = lifter({ hands: hands('left', { pain: 5 }) });
+  it('are no reason in a school that says so, which is then said', () => {
+    expect(ids(callSet(context({ lifter: sore, set: set({ role: 'volume', load: 90 }) })))).toContain(
+      'school.overhand-first.sore-hands',
+    );
+  });
+  it('are one on the volume in another', () => {
+    const call = callSet(
+      context({ school: 'weightlifting', lifter: sore, set: set({ role: 'volume', load: 90 }) }),
+    );
+    expect(call.choice).toBe('straps');
+  });
+});
+
+it('a lift that needs no grip call still stops for a lifter who is unwell, and chalks what a press needs', () => {
+  const bench = set({ lift: 'bench', load: 100 });
+  expect(callSet(context({ set: bench, lifter: lifter({ unwell: true }) }))).toMatchObject({
+    verdict: 'stop',
+    reasons: [{ ruleId: 'safety.unwell-stop' }, { ruleId: 'lift.not-gripped' }],
+  });
+  expect(callSet(context({ set: bench })).chalk.where).toEqual(['heel of the hand']);
+  expect(callSet(context({ set: set({ lift: 'squat', load: 100 }) })).chalk.where).toEqual([
+    'back at bar height',
+  ]);
+});
+
+it('says of weak bare grips that straps are out too, and why', () => {
+  const call = callSet(context({ school: 'bare-hands', set: set({ load: 260, reps: 5 }) }));
+  expect(call.reasons.find((each) => each.ruleId === 'evidence.best-below-threshold')?.text).toMatch(
+    /Straps are out too: Bare hands: no straps/,
+  );
+});
+
+it('a body that hangs is part of the load, and of the lighter load', () => {
+  const chins = set({ lift: 'chin-up', role: 'volume', load: 60, reps: 10, bodyMass: 90 });
+  const call = callSet(context({ curve: curveAround(90), set: chins }));
+  expect(call.demand!.load).toBeCloseTo(150 * 1.05, 9);
+  expect(call.verdict).toBe('weak');
+  expect(call.lighterLoad ?? 0).toBeLessThan(60);
+});
+
+it('counts the holds of a session for what follows', () => {
+  const { set: _unused, ...rest } = context();
+  const hold = set({ lift: 'hold.front-rack', role: 'accessory', load: 120 });
+  const calls = callSession({ ...rest, sets: [hold, hold, set({ load: 150 })] });
+  expect(calls[1]!.probability).toBeLessThan(calls[0]!.probability!);
+  expect(calls[2]!.cautions.join(' ')).toMatch(/holds come after the main lifts/);
+});
+
+describe('refuses what it cannot use, naming it', () => {
+  const broken = (change: (made: ReturnType<typeof context>) => unknown): (() => unknown) => {
+    const made = structuredClone(context());
+    return () => callSet(change(made) as never);
+  };
+  it.each<[string, (made: ReturnType<typeof context>) => unknown]>([
+    ['set.load', (made) => ({ ...made, set: { ...made.set, load: -5 } })],
+    ['set.reps', (made) => ({ ...made, set: { ...made.set, reps: 0 } })],
+    ['set.lift', (made) => ({ ...made, set: { ...made.set, lift: 'kettle' } })],
+    [
+      'lifter.thresholds.top',
+      (made) => ({ ...made, lifter: { ...made.lifter, thresholds: { ...made.lifter.thresholds, top: 2 } } }),
+    ],
+    [
+      'lifter.hands.left.pain',
+      (made) => ({ ...made, lifter: { ...made.lifter, hands: hands('left', { pain: 11 }) } }),
+    ],
+    [
+      'lifter.flags[0].kind',
+      (made) => ({ ...made, lifter: { ...made.lifter, flags: [{ kind: 'mood', cleared: true }] } }),
+    ],
+    [
+      'school.strapsLast.when[0].kind',
+      (made) => ({
+        ...made,
+        school: { ...made.school, strapsLast: { id: 'x', when: [{ kind: 'moon' }], reason: 'x' } },
+      }),
+    ],
+    ['venue.chalk', (made) => ({ ...made, venue: { ...made.venue, chalk: 'flour' } })],
+    ['override.choice', (made) => ({ ...made, override: { choice: 'teeth', reason: 'x', by: 'y' } })],
+    ['curve.slope', (made) => ({ ...made, curve: { ...made.curve, slope: NaN } })],
+    ['ledger.left', (made) => ({ ...made, ledger: { imbalance: 0 } })],
+    ['the question', () => null],
+  ])('%s', (field, change) => {
+    expect(broken(change)).toThrow(
+      expect.objectContaining({ name: 'InvalidInputError', message: expect.stringContaining(field) }),
+    );
+  });
+
+  it('names the set of a session', () => {
+    const { set: _unused, ...rest } = context();
+    expect(() => callSession({ ...rest, sets: [set(), set({ load: Number.NaN })] })).toThrow(
+      /sets\[1\]\.load/,
+    );
+  });
+});

@@ -1,18 +1,22 @@
 import { holdLoad } from '../clasp-curve/hold-load.ts';
-import { holdProbabilityRange } from '../clasp-curve/hold-probability.ts';
-import type { Grip } from '../clasp-curve/types.ts';
-import { otherSide, type Side } from '../hands/hand-state.ts';
-import { IMBALANCE_FLAG, nextSideUnder } from '../hands/mixed-ledger.ts';
-import { setDemand } from '../set-demand/set-demand.ts';
-import { chalkAllowed, chalkCall, conditions, oddsFor } from './chalk-call.ts';
-import { cautions, cues } from './cues-and-cautions.ts';
+import { holdProbability, holdProbabilityRange } from '../clasp-curve/hold-probability.ts';
+import { GRIPS, type Grip } from '../clasp-curve/types.ts';
+import { writtenLoad } from '../set-demand/set-demand.ts';
+import { advise, CAUTIONS, CUES, type AdviceFacts } from './advice.ts';
+import { chalkCall } from './chalk-call.ts';
+import { contextCheck } from './check-call.ts';
+import { chooseGrip, strongest, type Chosen } from './choose-grip.ts';
 import { gripAlternatives } from './grip-alternatives.ts';
-import { applyRules, type Barred } from './rules.ts';
+import { EASY_HOLD } from './safety-rules.ts';
 import { GRIP_NAMES } from './say-call.ts';
-import { applies, bareOrder, schoolBarsStraps } from './school-policy.ts';
-import { SCHOOLS } from './schools.ts';
+import type { School } from './school.ts';
+import { SCHOOLS, SORE } from './schools.ts';
+import { handsHurt } from './school-policy.ts';
+import { setFacts, type SetFacts } from './set-facts.ts';
+import { sideUnder } from './side-under.ts';
+import { strapCall } from './strap-call.ts';
 import type { CallContext, GripChoice, Reason, SchoolAlternative, SetCall } from './types.ts';
-import { capital, evidenceReason, percent } from './wording.ts';
+import { evidenceReason } from './wording.ts';
 
 /**
  * Calls grip, straps and chalk for one set.
@@ -20,182 +24,126 @@ import { capital, evidenceReason, percent } from './wording.ts';
  * Order: what safety, event, venue and lift bar is taken away; a coach's override is followed unless it is barred;
  * the school's order is walked and the first grip whose chance of holding the set's demand reaches the lifter's
  * threshold for the role is called, else the best one, said to be weak, with a load that would do. Then the side
- * under from the ledger, chalk from the venue, cues and cautions. Every step leaves a reason with its rule id.
- * @throws InvalidInputError for a non-positive load or repetitions outside 1–100.
+ * under from the ledger, the strap, chalk from the venue, cues and cautions. Every step leaves a reason with its rule
+ * id. Loads in kg, times in s, diameters in mm.
+ * @throws InvalidInputError naming the field of the context that cannot be used.
  */
 export function callSet(context: CallContext): SetCall {
-  const call = decide(context);
-  const schools =
-    call.verdict === 'free'
-      ? []
-      : SCHOOLS.filter((school) => school.id !== context.school.id).map((school) =>
-          askSchool(context, school, call),
-        );
-  return { ...call, alternatives: { ...call.alternatives, schools } };
+  contextCheck('', context);
+  return callChecked(context);
 }
 
-function askSchool(context: CallContext, school: CallContext['school'], own: SetCall): SchoolAlternative {
-  const { override: _own, ...rest } = context;
-  const other = decide({ ...rest, school });
-  const leading = other.reasons.find((reason) => reason.rank === 'school') ?? other.reasons[0];
-  return {
-    schoolId: school.id,
-    schoolName: school.name,
-    choice: other.choice,
-    probability: other.probability,
-    same: other.choice === own.choice,
-    why: leading?.text ?? school.ladderReason,
-  };
-}
-
-/** The call without the other schools' opinions. */
-function decide(context: CallContext): SetCall {
-  const { lifter, set } = context;
-  const threshold = lifter.thresholds[set.role];
-  if (!set.lift.grips) return notGripped(context, threshold);
-  const demand = setDemand(set);
-  const chalkKind = chalkAllowed(context);
-  const odds = oddsFor(context, demand, chalkKind);
-  const barred = applyRules({
-    lifter,
-    lift: set.lift,
-    role: set.role,
-    reps: set.reps,
-    ...(context.event && { event: context.event }),
-  });
-  const schoolStraps = schoolBarsStraps(context);
-  const free = (choice: GripChoice): boolean => !barred.choices.has(choice);
+/** {@link callSet} for a context that has been checked. */
+export function callChecked(context: CallContext): SetCall {
+  const facts = setFacts(context);
+  if (!facts.rules.lift.grips) return notGripped(context, facts);
+  const { school, set } = context;
+  const { barred, demand, threshold, odds } = facts;
+  const override = judgeOverride(context, facts);
+  const chosen: Chosen = override?.accepted
+    ? { ...chooseGrip(school, facts), choice: override.accepted, why: override.reason! }
+    : chooseGrip(school, facts);
+  const { choice, why, schoolStraps } = chosen;
+  const bare = choice === 'straps' ? null : choice;
   const reasons: Reason[] = [...barred.fired];
-
-  const override = judgeOverride(context, barred);
-  const bare = bareOrder(context, barred, demand, chalkKind);
-  const { choice, why } = override?.accepted
-    ? { choice: override.accepted, why: override.reason }
-    : choose({ context, bare, odds, threshold, mayStrap: free('straps'), schoolStraps });
-
   if (why) reasons.push(why);
   if (override?.refused) reasons.push(override.refused);
   if (schoolStraps && choice !== 'straps') reasons.push(schoolStraps);
-  const probability = choice && choice !== 'straps' ? odds(choice) : null;
-  if (probability !== null)
-    reasons.push(evidenceReason(context, choice as Grip, probability, demand, threshold));
-  const side = choice === 'mixed' ? sideUnder(context, barred) : undefined;
+  if (choice && choice !== 'straps' && !school.soreHands.straps && handsHurt(context.lifter, SORE))
+    reasons.push(soreHands(school));
+  const probability = bare && odds(bare);
+  if (bare) reasons.push(evidenceReason(context.curve, set.role, bare, odds(bare), demand, threshold));
+  const side =
+    choice === 'mixed'
+      ? sideUnder(context.ledger, context.lifter.dominantHand, barred, context.override)
+      : undefined;
   if (side) reasons.push(side.reason);
+  const straps = choice === 'straps' ? strapCall(school, facts.policy, barred) : undefined;
+  if (straps) reasons.push(straps.reason);
   const weak = probability !== null && probability < threshold;
-  const verdict = choice === null ? 'stop' : weak ? 'weak' : 'called';
-  if (choice === null) {
-    reasons.push({
-      ruleId: 'safety.nothing-left',
-      rank: 'safety',
-      text: 'Every grip and straps are barred for this set: leave it out, or change the lift.',
-    });
-  }
-  const strapFit =
-    choice === 'straps' ? (set.lift.strapFit ?? { type: 'loop' as const, turns: 2 }) : undefined;
-  const question = choice && choice !== 'straps' ? conditions(context, choice, chalkKind) : undefined;
-  const lighter =
-    weak && question
-      ? holdLoad(context.curve, { ...question, seconds: demand.seconds, probability: threshold }) /
-        set.lift.dynamicFactor
-      : 0;
+  if (choice === null) reasons.push(nothingLeft(facts));
+  const lighter = weak || choice === null ? lighterLoad(context, facts, bare) : 0;
+  const advice: AdviceFacts = {
+    ...facts.rules,
+    choice,
+    chalk: facts.chalk,
+    noTape: barred.noTape,
+    earlierHolds: set.earlierHolds ?? 0,
+    ...(straps && { strapType: straps.type }),
+  };
   return {
     choice,
     grip: choice === 'straps' ? 'doubleOverhand' : choice,
     ...(side && { sideUnder: side.side }),
-    ...(strapFit && { straps: { type: strapFit.type, turns: strapFit.turns } }),
-    chalk: chalkCall(context, choice, chalkKind, demand),
+    ...(straps && { straps: { type: straps.type, turns: straps.turns } }),
+    chalk: chalkCall({ lift: facts.rules.lift, role: set.role }, choice, facts.chalk, () =>
+      bare ? holdProbability(context.curve, { ...demand, ...facts.conditions(bare, 'none') }) : 1,
+    ),
     probability,
-    ...(question && { range: holdProbabilityRange(context.curve, { ...demand, ...question }) }),
+    ...(bare && { range: holdProbabilityRange(context.curve, { ...demand, ...facts.conditions(bare) }) }),
     threshold,
-    verdict,
+    verdict: choice === null ? 'stop' : weak ? 'weak' : 'called',
     ...(lighter > 0 && { lighterLoad: lighter }),
     demand,
-    cues: cues(context, choice, chalkKind),
-    cautions: cautions(context, choice),
+    cues: choice ? [...advise(advice, CUES), ...facts.rules.lift.cues] : [],
+    cautions: advise(advice, CAUTIONS),
     reasons,
     ...(override?.refused && { overrideRefused: override.refused }),
     overridden: Boolean(override?.accepted),
     alternatives: {
-      grips: gripAlternatives(context, choice, barred, schoolStraps, odds, threshold),
-      schools: [],
+      grips: gripAlternatives(school, choice, barred, schoolStraps, odds, threshold),
+      schools: SCHOOLS.filter((each) => each.id !== school.id).map((each) => askSchool(each, facts, choice)),
     },
   };
 }
 
-interface Choosing {
-  readonly context: CallContext;
-  /** The school’s order without what is barred. */
-  readonly bare: readonly Grip[];
-  readonly odds: (grip: Grip) => number;
-  readonly threshold: number;
-  /** True where no rule bars straps. */
-  readonly mayStrap: boolean;
-  /** Why the school uses none, where it does not. */
-  readonly schoolStraps: Reason | undefined;
+function askSchool(school: School, facts: SetFacts, own: GripChoice | null): SchoolAlternative {
+  const { choice, why } = chooseGrip(school, facts);
+  const leading = why ?? facts.barred.strapsFirst ?? facts.barred.fired[0];
+  return {
+    schoolId: school.id,
+    schoolName: school.name,
+    choice,
+    probability: choice && choice !== 'straps' ? facts.odds(choice) : null,
+    same: choice === own,
+    why: leading?.text ?? school.ladderReason,
+  };
 }
 
-/** Walks the school’s policy: straps first where it says so, the first bare grip that holds, straps last, the best that is left. */
-function choose({ context, bare, odds, threshold, mayStrap, schoolStraps }: Choosing): {
-  choice: GripChoice | null;
-  why?: Reason;
-} {
-  const { school } = context;
-  const schoolSays = (ruleId: string, text: string): Reason => ({
-    ruleId,
-    rank: 'school',
-    text: `${school.name}: ${text}.`,
-  });
-  const straps = mayStrap && !schoolStraps;
-  const first = straps ? school.strapsFirst.find((policy) => applies(policy, context)) : undefined;
-  if (first) return { choice: 'straps', why: schoolSays(first.id, first.reason) };
-  const holding = bare.find((grip) => odds(grip) >= threshold);
-  if (holding) return { choice: holding, why: schoolSays(`school.${school.id}.ladder`, school.ladderReason) };
-  const last =
-    straps && school.strapsLast && applies(school.strapsLast, context) ? school.strapsLast : undefined;
-  if (last) return { choice: 'straps', why: schoolSays(last.id, last.reason) };
-  if (bare.length) {
-    const best = bare.reduce((strongest, grip) => (odds(grip) > odds(strongest) ? grip : strongest));
-    const text = `No permitted grip reaches what is asked: ${GRIP_NAMES[best]} comes closest.`;
-    return { choice: best, why: { ruleId: 'evidence.best-below-threshold', rank: 'evidence', text } };
-  }
-  if (!mayStrap) return { choice: null };
-  // A safety rule has left only straps: that outranks a school that would not use them.
-  const text = 'Every bare grip is barred today, so straps, whatever the school says.';
-  return { choice: 'straps', why: { ruleId: 'safety.straps-only-left', rank: 'safety', text } };
-}
-
-function notGripped(context: CallContext, threshold: number): SetCall {
+function notGripped(context: CallContext, facts: SetFacts): SetCall {
+  const { lift } = facts.rules;
+  const { stops, noTape } = facts.barred;
+  const advice: AdviceFacts = { ...facts.rules, choice: null, chalk: facts.chalk, noTape, earlierHolds: 0 };
+  const text = `${lift.name} does not hang from the hands: no grip call.`;
   return {
     choice: null,
     grip: null,
-    chalk: { kind: chalkAllowed(context), where: [] },
+    chalk: chalkCall({ lift, role: context.set.role }, null, facts.chalk, () => 1),
     probability: null,
-    threshold,
-    verdict: 'free',
-    cues: [],
-    cautions: [],
-    reasons: [
-      {
-        ruleId: 'lift.not-gripped',
-        rank: 'lift',
-        text: `${context.set.lift.name} does not hang from the hands: no grip call.`,
-      },
-    ],
+    threshold: facts.threshold,
+    verdict: stops ? 'stop' : 'free',
+    cues: stops ? [] : lift.cues,
+    cautions: advise(advice, CAUTIONS),
+    reasons: [...(stops ? [stops] : []), { ruleId: 'lift.not-gripped', rank: 'lift', text }],
     overridden: false,
     alternatives: { grips: [], schools: [] },
   };
 }
 
 function judgeOverride(
-  context: CallContext,
-  barred: Barred,
+  { override }: CallContext,
+  { barred }: SetFacts,
 ): { accepted?: GripChoice; refused?: Reason; reason?: Reason } | undefined {
-  const { override } = context;
   if (!override) return undefined;
+  const sideBar =
+    override.choice === 'mixed' && override.sideUnder ? barred.sidesUnder.get(override.sideUnder) : undefined;
   const bar = barred.choices.get(override.choice);
   // Adaptation limits are advice for now; everything above them cannot be overridden.
-  if (bar && bar.rank !== 'adaptation') {
-    return { refused: { ...bar, text: `Override to ${GRIP_NAMES[override.choice]} refused. ${bar.text}` } };
+  const refusing = bar && bar.rank !== 'adaptation' ? bar : sideBar;
+  if (refusing) {
+    return {
+      refused: { ...refusing, text: `Override to ${GRIP_NAMES[override.choice]} refused. ${refusing.text}` },
+    };
   }
   return {
     accepted: override.choice,
@@ -207,31 +155,29 @@ function judgeOverride(
   };
 }
 
-function sideUnder(context: CallContext, barred: Barred): { side: Side; reason: Reason } {
-  const proposed = nextSideUnder(context.ledger, context.lifter.dominantHand);
-  const bar = barred.sidesUnder.get(proposed);
-  if (bar) {
-    const side = otherSide(proposed);
-    return {
-      side,
-      reason: {
-        ...bar,
-        text: `${capital(side)} hand under: ${bar.text.charAt(0).toLowerCase()}${bar.text.slice(1)}`,
-      },
-    };
-  }
-  const { imbalance, left, right } = context.ledger;
-  const behind =
-    left.sets + right.sets === 0
-      ? 'nothing in the ledger yet, so the non-dominant hand'
-      : `the ${proposed} side has less behind it (${left.sets} sets left, ${right.sets} right)`;
-  const flag = imbalance >= IMBALANCE_FLAG ? `; imbalance ${percent(imbalance)}, even it out` : '';
+/** The load, as the lift is written, that the called grip, or the best one that a lighter load would give back, holds with the chance asked. */
+function lighterLoad({ curve, set }: CallContext, facts: SetFacts, called: Grip | null): number {
+  const { barred, conditions, demand, threshold, odds, rules } = facts;
+  const back = GRIPS.filter((grip) => !barred.choices.has(grip) || barred.byLoad.has(grip));
+  const grip = called ?? (back.length && !barred.stops ? strongest(back, odds) : null);
+  if (!grip) return 0;
+  const least = barred.byLoad.has(grip) ? Math.max(threshold, EASY_HOLD) : threshold;
+  const onHands = holdLoad(curve, { ...conditions(grip), seconds: demand.seconds, probability: least });
+  return onHands > 0 ? writtenLoad(rules.lift, onHands, set.bodyMass) : 0;
+}
+
+function nothingLeft({ barred }: SetFacts): Reason {
+  const text =
+    barred.byLoad.size > 0 && !barred.stops
+      ? 'Not at this load: every grip would be near its limit. Lighter, or shorter.'
+      : 'Every grip and straps are barred for this set: leave it out, or change the lift.';
+  return { ruleId: 'safety.nothing-left', rank: 'safety', text };
+}
+
+function soreHands(school: School): Reason {
   return {
-    side: proposed,
-    reason: {
-      ruleId: 'ledger.next-side',
-      rank: 'ledger',
-      text: `${capital(proposed)} hand under: ${behind}${flag}.`,
-    },
+    ruleId: `school.${school.id}.sore-hands`,
+    rank: 'school',
+    text: `${school.name}: ${school.soreHands.reason}.`,
   };
 }

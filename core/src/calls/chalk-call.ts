@@ -1,49 +1,38 @@
-import { holdProbability } from '../clasp-curve/hold-probability.ts';
-import type { ChalkKind, Grip, HoldConditions } from '../clasp-curve/types.ts';
-import type { SetDemand } from '../set-demand/set-demand.ts';
-import { CHALK_PLACES, HOLD_CHALK_PLACE } from './cues.ts';
-import type { CallContext, ChalkCall, GripChoice } from './types.ts';
+import type { ChalkKind } from '../clasp-curve/types.ts';
+import type { Lift, LiftFamily } from '../set-demand/lift.ts';
+import type { ChalkCall, GripChoice, SetToCall } from './types.ts';
 
-/** The chalk the house, and on the day the rulebook, leaves. */
-export function chalkAllowed(context: CallContext): ChalkKind {
-  const { venue, event } = context;
-  return venue.chalk === 'liquid' && event && !event.liquidChalk ? 'none' : venue.chalk;
-}
+/** Where chalk goes for each grip; the web between thumb and index finger is always part of a bare one. */
+export const CHALK_PLACES: Record<GripChoice, readonly string[]> = {
+  doubleOverhand: ['palm and fingers', 'web of the thumb'],
+  mixed: ['palm and fingers', 'web of the thumb'],
+  hook: ['palm and fingers', 'web of the thumb', 'outer side of the thumb'],
+  straps: ['palm and fingers'],
+};
 
-/** The circumstances of the set as the clasp curve takes them. */
-export function conditions(context: CallContext, grip: Grip, chalk: ChalkKind): HoldConditions {
-  return { grip, chalk, diameter: context.venue.barDiameter };
-}
-
-/** The chance that each bare grip holds the demand, worked out once a grip. */
-export function oddsFor(context: CallContext, demand: SetDemand, chalk: ChalkKind): (grip: Grip) => number {
-  const known = new Map<Grip, number>();
-  return (grip) => {
-    const found =
-      known.get(grip) ?? holdProbability(context.curve, { ...demand, ...conditions(context, grip, chalk) });
-    known.set(grip, found);
-    return found;
-  };
-}
+/** Places that a lift family adds to those of the grip, or has instead where there is no grip to call. */
+export const FAMILY_CHALK_PLACES: Partial<Record<LiftFamily, readonly string[]>> = {
+  hold: ['finger where the thumb locks on'],
+  press: ['heel of the hand'],
+  squat: ['back at bar height'],
+  pinch: ['thumb pad', 'finger pads'],
+};
 
 /** A warm-up that the dry hand holds nearly for certain needs no chalk; everything else gets what the house allows. */
-const DRY_ENOUGH = 0.99;
+export const DRY_ENOUGH = 0.99;
 
-/** Kind and places of chalk for the call. */
+/** Kind and places of chalk. `dry` is the chance that the choice holds without any. */
 export function chalkCall(
-  context: CallContext,
+  { lift, role }: Pick<SetToCall, 'role'> & { readonly lift: Lift },
   choice: GripChoice | null,
   allowed: ChalkKind,
-  demand: SetDemand,
+  dry: () => number,
 ): ChalkCall {
-  if (!choice || allowed === 'none') return { kind: 'none', where: [] };
-  if (context.set.role === 'warmup' && choice !== 'straps') {
-    const dry = holdProbability(context.curve, { ...demand, ...conditions(context, choice, 'none') });
-    if (dry >= DRY_ENOUGH) return { kind: 'none', where: [] };
-  }
-  const places = CHALK_PLACES[choice];
+  const none: ChalkCall = { kind: 'none', where: [] };
+  if (allowed === 'none' || !lift.chalk || (lift.grips && !choice)) return none;
+  if (role === 'warmup' && (!choice || (choice !== 'straps' && dry() >= DRY_ENOUGH))) return none;
   return {
     kind: allowed,
-    where: context.set.lift.family === 'hold' ? [...places, HOLD_CHALK_PLACE] : places,
+    where: [...(choice ? CHALK_PLACES[choice] : []), ...(FAMILY_CHALK_PLACES[lift.family] ?? [])],
   };
 }

@@ -1,7 +1,11 @@
+import type { Grip } from '../clasp-curve/types.ts';
 import { SOUND_HAND } from '../hands/hand-state.ts';
+import { STRAP_TYPES, type Lift } from '../set-demand/lift.ts';
 import { findLift } from '../set-demand/lifts.ts';
+import { CALL_RULES } from './call-rules.ts';
 import { hands, lifter } from './fixtures.test-helper.ts';
-import { applyRules, CALL_RULES, type RuleFacts } from './rules.ts';
+import { applyRules, type RuleEffect, type RuleFacts } from './rules.ts';
+import { REASON_RANKS } from './types.ts';
 
 const facts = (more: Partial<RuleFacts> = {}): RuleFacts => ({
   lifter: lifter(),
@@ -10,80 +14,210 @@ const facts = (more: Partial<RuleFacts> = {}): RuleFacts => ({
   reps: 1,
   ...more,
 });
-const lift = (id: string): { lift: RuleFacts['lift'] } => ({ lift: findLift(id)! });
+const lift = (id: string): { lift: Lift } => ({ lift: findLift(id)! });
 const meet = { name: 'Harbour Open', straps: false, thumbTape: true, liquidChalk: true };
+const hall = { name: 'Hall', chalk: 'block' as const, barDiameter: 28.5 };
+const arthritic = lifter({ flags: [{ kind: 'thumbArthritis', cleared: true }] });
+const uncleared = lifter({ flags: [{ kind: 'bloodPressure', cleared: false }] });
+const odds = (held: Partial<Record<Grip, number>>) => (grip: Grip) => held[grip] ?? 0.95;
+const BARE = ['doubleOverhand', 'mixed', 'hook'];
 
-/** Every rule with a case that sets it off and one that does not. */
-const TABLE: Record<string, { fires: RuleFacts; bars: string[]; quiet: RuleFacts }> = {
+/** Everything an effect does, as words. */
+function done({ bars = [], byLoad, barsUnder = [], barsStrapTypes = [], ...rest }: RuleEffect): string[] {
+  return [
+    ...bars.map((choice) => (byLoad ? `${choice} at this load` : choice)),
+    ...barsUnder.map((side) => `${side} under`),
+    ...barsStrapTypes.map((type) => `${type} strap`),
+    ...(rest.strapsFirst ? ['straps first'] : []),
+    ...(rest.chalkAtMost ? [`${rest.chalkAtMost} chalk at most`] : []),
+    ...(rest.noTape ? ['no tape'] : []),
+    ...(rest.stops ? ['stop'] : []),
+  ];
+}
+
+/** Every rule with a case that sets it off, what it then does, and a case that does not. */
+const TABLE: Record<string, { fires: RuleFacts; does: string[]; quiet: RuleFacts }> = {
+  'safety.unwell-stop': {
+    fires: facts({ lifter: lifter({ unwell: true }) }),
+    does: [...BARE, 'straps', 'stop'],
+    quiet: facts({ lifter: lifter({ unwell: false }) }),
+  },
   'safety.numbness-stop': {
     fires: facts({ lifter: lifter({ hands: hands('right', { numb: true }) }) }),
-    bars: ['doubleOverhand', 'mixed', 'hook', 'straps'],
+    does: [...BARE, 'straps'],
     quiet: facts({ lifter: lifter({ hands: hands('right', { pain: 5 }) }) }),
+  },
+  'safety.spreading-pain-stop': {
+    fires: facts({ lifter: lifter({ hands: hands('right', { spreadingPain: true }) }) }),
+    does: [...BARE, 'straps'],
+    quiet: facts({ lifter: lifter({ hands: hands('right', { elbowPain: 7 }) }) }),
+  },
+  'safety.sharp-pain-stop': {
+    fires: facts({ lifter: lifter({ hands: hands('left', { pain: 8 }) }) }),
+    does: [...BARE, 'straps'],
+    quiet: facts({ lifter: lifter({ hands: hands('left', { pain: 7 }) }) }),
   },
   'safety.biceps-never-supinated': {
     fires: facts({ lifter: lifter({ flags: [{ kind: 'bicepsTendon', side: 'right', cleared: true }] }) }),
-    bars: ['right under'],
+    does: ['right under'],
     quiet: facts({ lifter: lifter({ flags: [{ kind: 'elbowTendon', side: 'right', cleared: true }] }) }),
   },
   'safety.shoulder-never-supinated': {
     fires: facts({ lifter: lifter({ flags: [{ kind: 'shoulder', side: 'left', cleared: false }] }) }),
-    bars: ['left under'],
+    does: ['left under'],
     quiet: facts(),
   },
   'safety.torn-callus-straps': {
     fires: facts({ lifter: lifter({ hands: hands('left', { palm: 'torn' }) }) }),
-    bars: ['doubleOverhand', 'mixed', 'hook'],
+    does: BARE,
     quiet: facts({ lifter: lifter({ hands: hands('left', { palm: 'callused' }) }) }),
   },
   'safety.finger-injury-straps': {
     fires: facts({ lifter: lifter({ hands: hands('left', { finger: 'sprained' }) }) }),
-    bars: ['doubleOverhand', 'mixed', 'hook'],
+    does: BARE,
     quiet: facts(),
   },
   'safety.damaged-thumb-no-hook': {
     fires: facts({ lifter: lifter({ hands: hands('left', { thumb: 'torn' }) }) }),
-    bars: ['hook'],
+    does: ['hook'],
     quiet: facts({ lifter: lifter({ hands: hands('left', { thumb: 'tender' }) }) }),
   },
+  'safety.bleeding-nail-no-hook': {
+    fires: facts({ lifter: lifter({ hands: hands('right', { nail: 'bleeding' }) }) }),
+    does: ['hook'],
+    quiet: facts({ lifter: lifter({ hands: hands('right', { nail: 'split' }) }) }),
+  },
+  'safety.thumb-joint-pain-no-hook': {
+    fires: facts({ lifter: { ...arthritic, hands: hands('right', { pain: 3 }) } }),
+    does: ['hook'],
+    quiet: facts({ lifter: lifter({ hands: hands('right', { pain: 3, thumbJointPain: 2 }) }) }),
+  },
   'safety.thumb-arthritis-hook-top-only': {
-    fires: facts({ role: 'volume', lifter: lifter({ flags: [{ kind: 'thumbArthritis', cleared: true }] }) }),
-    bars: ['hook'],
-    quiet: facts({ role: 'top', lifter: lifter({ flags: [{ kind: 'thumbArthritis', cleared: true }] }) }),
+    fires: facts({ role: 'volume', lifter: arthritic }),
+    does: ['hook'],
+    quiet: facts({ role: 'top', lifter: arthritic }),
+  },
+  'safety.thumb-arthritis-straps-on-volume': {
+    fires: facts({ role: 'backoff', lifter: arthritic }),
+    does: BARE,
+    quiet: facts({ role: 'backoff', lifter: arthritic, ...lift('clean') }),
+  },
+  'safety.no-near-limit-holds': {
+    fires: facts({ ...lift('hold.front-rack'), lifter: uncleared, odds: odds({ doubleOverhand: 0.6 }) }),
+    does: ['doubleOverhand at this load'],
+    quiet: facts({ lifter: uncleared, odds: odds({ doubleOverhand: 0.6 }) }),
   },
   'event.straps-barred': {
     fires: facts({ event: meet }),
-    bars: ['straps'],
+    does: ['straps'],
     quiet: facts({ event: { ...meet, straps: true } }),
   },
-  'lift.straps-not-admitted': {
-    fires: facts(lift('clean')),
-    bars: ['straps'],
+  'event.straps-always-used': {
+    fires: facts({ event: { ...meet, straps: true }, role: 'attempt' }),
+    does: ['straps first'],
+    quiet: facts({ event: { ...meet, straps: true }, role: 'warmup' }),
+  },
+  'event.thumb-tape-barred': {
+    fires: facts({ event: { ...meet, thumbTape: false } }),
+    does: ['no tape'],
+    quiet: facts({ event: meet }),
+  },
+  'event.liquid-chalk-barred': {
+    fires: facts({ event: { ...meet, liquidChalk: false }, venue: { ...hall, chalk: 'liquid' } }),
+    does: ['none chalk at most'],
+    quiet: facts({ event: { ...meet, liquidChalk: false }, venue: hall }),
+  },
+  'venue.liquid-chalk-only': {
+    fires: facts({ venue: { ...hall, chalk: 'liquid' } }),
+    does: ['liquid chalk at most'],
+    quiet: facts({ venue: hall }),
+  },
+  'venue.no-chalk': {
+    fires: facts({ venue: { ...hall, chalk: 'none' } }),
+    does: ['none chalk at most'],
+    quiet: facts({ venue: { ...hall, chalk: 'none' }, ...lift('gripper.close') }),
+  },
+  'venue.strap-types-at-hand': {
+    fires: facts({ venue: { ...hall, straps: ['loop', 'plain'] } }),
+    does: ['quickRelease strap', 'figureEight strap', 'heavyDuty strap'],
+    quiet: facts({ venue: { ...hall, straps: STRAP_TYPES } }),
+  },
+  'lift.straps-never-on-cleans': {
+    fires: facts(lift('power-clean')),
+    does: ['straps'],
     quiet: facts(lift('clean-pull')),
+  },
+  'lift.straps-never-on-hangs-and-curls': {
+    fires: facts(lift('hanging-leg-raise')),
+    does: ['straps'],
+    quiet: facts(lift('pull-down')),
+  },
+  'lift.straps-not-for-presses-and-squats': {
+    fires: facts(lift('bench')),
+    does: ['straps'],
+    quiet: facts(lift('row.barbell')),
+  },
+  'lift.straps-never-on-grip-work': {
+    fires: facts(lift('hold.behind-back')),
+    does: ['straps'],
+    quiet: facts(lift('carry.handles')),
+  },
+  'lift.straps-not-admitted': {
+    fires: facts({
+      lift: {
+        ...findLift('shrug')!,
+        straps: { allowed: false, ruleId: 'club.no-straps-on-shrugs', reason: 'not in this club' },
+      },
+    }),
+    does: ['straps'],
+    quiet: facts(lift('clean')),
   },
   'lift.no-straps-on-snatch-singles': {
     fires: facts({ ...lift('snatch'), reps: 2 }),
-    bars: ['straps'],
+    does: ['straps'],
     quiet: facts({ ...lift('snatch'), reps: 2, lifter: lifter({ hands: hands('left', { thumb: 'torn' }) }) }),
+  },
+  'lift.no-fixed-straps-on-dropped-bars': {
+    fires: facts(lift('snatch-pull')),
+    does: ['figureEight strap', 'heavyDuty strap'],
+    quiet: facts(),
   },
   'lift.grip-not-admitted': {
     fires: facts(lift('curl')),
-    bars: ['mixed', 'hook'],
+    does: ['mixed', 'hook'],
     quiet: facts(lift('rack-pull')),
   },
   'adaptation.hook-stage': {
     fires: facts({ lifter: lifter({ hookStage: 'learn' }) }),
-    bars: ['hook'],
+    does: ['hook'],
     quiet: facts({ role: 'warmup', lifter: lifter({ hookStage: 'learn' }) }),
+  },
+  'adaptation.hook-skin-budget': {
+    fires: facts({ lifter: lifter({ hookBudgetLeft: 700 }), demand: { load: 160, seconds: 5 } }),
+    does: ['hook'],
+    quiet: facts({ lifter: lifter({ hookBudgetLeft: 800 }), demand: { load: 160, seconds: 5 } }),
+  },
+  'adaptation.mixed-waits-for-long-arms': {
+    fires: facts({ lifter: lifter({ armsBendUnderMixed: true }) }),
+    does: ['mixed'],
+    quiet: facts({ ...lift('clean'), lifter: lifter({ armsBendUnderMixed: true }) }),
   },
 };
 
+it('lists every rule, once, in the order in which they outrank one another', () => {
+  expect(Object.keys(TABLE).sort()).toEqual(CALL_RULES.map((rule) => rule.id).sort());
+  const ranks = CALL_RULES.map((rule) => REASON_RANKS.indexOf(rule.rank));
+  expect(ranks).toEqual([...ranks].sort((a, b) => a - b));
+});
+
 describe.each(CALL_RULES.map((rule) => [rule.id, rule] as const))('%s', (id, rule) => {
-  it('takes away what it should, and says why', () => {
+  it('does what it should, and says why', () => {
     const entry = TABLE[id]!;
-    const found = applyRules(entry.fires, [rule]);
-    const bars = [...found.choices.keys(), ...[...found.sidesUnder.keys()].map((side) => `${side} under`)];
-    expect(bars).toEqual(entry.bars);
-    expect(found.fired).toEqual([{ ruleId: id, rank: rule.rank, text: expect.stringMatching(/\.$/) }]);
+    const effect = rule.effect(entry.fires)!;
+    expect(done(effect)).toEqual(entry.does);
+    const { fired } = applyRules(entry.fires, [rule]);
+    expect(fired).toEqual([{ ruleId: id, rank: rule.rank, text: expect.stringMatching(/^[A-Z].*\.$/) }]);
+    expect(rule.reason).toMatch(/^[A-Z].*\.$/);
   });
 
   it('stays quiet otherwise', () => {
@@ -98,10 +232,21 @@ it('bars the mixed grip when neither hand may be turned under', () => {
       { kind: 'shoulder', side: 'left', cleared: true },
     ],
   });
-  expect(applyRules(facts({ lifter: both })).choices.get('mixed')?.rank).toBe('safety');
+  expect(applyRules(facts({ lifter: both }), CALL_RULES).choices.get('mixed')?.rank).toBe('safety');
+});
+
+it('bars straps where none of any type may be used', () => {
+  const bare = facts({ venue: { ...hall, straps: [] } });
+  expect(applyRules(bare, CALL_RULES).choices.get('straps')?.text).toBe('Hall: no straps at hand.');
+});
+
+it('a bar by load is no longer one where another rule bars the grip anyway', () => {
+  const hurt = { ...uncleared, hands: hands('left', { palm: 'torn' }) };
+  const held = facts({ ...lift('hold.front-rack'), lifter: hurt, odds: odds({ hook: 0.5 }) });
+  expect(applyRules(held, CALL_RULES).byLoad.size).toBe(0);
 });
 
 it('leaves sound hands on a deadlift everything', () => {
   const sound = lifter({ hands: { left: SOUND_HAND, right: SOUND_HAND } });
-  expect(applyRules(facts({ lifter: sound }))).toMatchObject({ fired: [] });
+  expect(applyRules(facts({ lifter: sound, venue: hall }), CALL_RULES)).toMatchObject({ fired: [] });
 });

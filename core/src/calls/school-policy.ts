@@ -1,33 +1,41 @@
-import { holdLoad } from '../clasp-curve/hold-load.ts';
-import type { ChalkKind, Grip } from '../clasp-curve/types.ts';
+import type { Grip } from '../clasp-curve/types.ts';
 import { SIDES } from '../hands/hand-state.ts';
-import type { SetDemand } from '../set-demand/set-demand.ts';
-import { conditions } from './chalk-call.ts';
 import type { Barred } from './rules.ts';
-import type { LadderStep, StrapCondition, StrapPolicy } from './school.ts';
-import type { CallContext, Reason } from './types.ts';
+import type { School, StrapCondition, StrapPolicy } from './school.ts';
+import type { CallLifter, EventRules, Reason, SetToCall } from './types.ts';
 
-/** The school's order for the role with `bestBare` resolved by the lifter's own curve, without what is barred. */
-export function bareOrder(context: CallContext, barred: Barred, demand: SetDemand, chalk: ChalkKind): Grip[] {
-  const strength = (grip: Grip): number =>
-    holdLoad(context.curve, {
-      seconds: demand.seconds,
-      probability: 0.5,
-      ...conditions(context, grip, chalk),
-    });
-  const resolve = (step: LadderStep): Grip[] => {
-    if (step !== 'bestBare') return [step];
-    return (['mixed', 'hook'] as const)
-      .filter((grip) => !barred.choices.has(grip))
-      .sort((a, b) => strength(b) - strength(a))
-      .slice(0, 1);
-  };
-  const order = context.school.ladder[context.set.role].flatMap(resolve);
-  return [...new Set(order)].filter((grip) => !barred.choices.has(grip));
+/** What a school's conditions look at. */
+export interface PolicyFacts {
+  readonly lifter: CallLifter;
+  readonly set: Pick<SetToCall, 'lift' | 'role' | 'load' | 'reps'>;
+  readonly event?: EventRules;
+}
+
+/**
+ * The school's order for the role with `bestBare` resolved by the lifter's own curve, without what is barred.
+ * `strength` is any figure that grows with the load a grip holds.
+ */
+export function bareOrder(
+  school: School,
+  role: SetToCall['role'],
+  barred: Barred,
+  strength: (grip: Grip) => number,
+): Grip[] {
+  const order = new Set<Grip>();
+  for (const step of school.ladder[role]) {
+    if (step !== 'bestBare') {
+      if (!barred.choices.has(step)) order.add(step);
+      continue;
+    }
+    const [mixed, hook] = [!barred.choices.has('mixed'), !barred.choices.has('hook')];
+    if (mixed && hook) order.add(strength('hook') > strength('mixed') ? 'hook' : 'mixed');
+    else if (mixed || hook) order.add(mixed ? 'mixed' : 'hook');
+  }
+  return [...order];
 }
 
 /** Why the school uses no straps here at all; undefined where it may. */
-export function schoolBarsStraps({ school, lifter }: CallContext): Reason | undefined {
+export function schoolBarsStraps(school: School, { lifter }: PolicyFacts): Reason | undefined {
   if (!school.strapsFirst.length && !school.strapsLast) {
     return { ruleId: `school.${school.id}.straps-never`, rank: 'school', text: `${school.name}: no straps.` };
   }
@@ -42,11 +50,16 @@ export function schoolBarsStraps({ school, lifter }: CallContext): Reason | unde
 }
 
 /** Do all of the policy’s conditions hold for the set? */
-export function applies(policy: StrapPolicy, context: CallContext): boolean {
-  return policy.when.every((condition) => met(condition, context));
+export function applies(policy: Pick<StrapPolicy, 'when'>, facts: PolicyFacts): boolean {
+  return policy.when.every((condition) => met(condition, facts));
 }
 
-function met(condition: StrapCondition, { set, lifter, event }: CallContext): boolean {
+/** Do the hands hurt at least this much? */
+export function handsHurt(lifter: CallLifter, pain: number): boolean {
+  return SIDES.some((side) => lifter.hands[side].pain >= pain);
+}
+
+function met(condition: StrapCondition, { set, lifter, event }: PolicyFacts): boolean {
   switch (condition.kind) {
     case 'roles':
       return condition.roles.includes(set.role);
@@ -59,7 +72,13 @@ function met(condition: StrapCondition, { set, lifter, event }: CallContext): bo
     case 'aimIsBack':
       return set.lift.aimIsBack;
     case 'handPainAtLeast':
-      return SIDES.some((side) => lifter.hands[side].pain >= condition.pain);
+      return handsHurt(lifter, condition.pain);
+    case 'trainingMonthsBelow':
+      return lifter.trainingMonths < condition.months;
+    case 'gripWorkHigh':
+      return lifter.gripWorkHigh === true;
+    case 'clenches':
+      return lifter.clenches === true;
     case 'eventAllowsStraps':
       return (event ? event.straps : lifter.nextEventStraps) === true;
   }

@@ -1,8 +1,9 @@
-import type { LiftFamily } from '../set-demand/lift.ts';
+import type { LiftFamily, StrapFit } from '../set-demand/lift.ts';
 import type { SetRole } from './set-role.ts';
 
-/** A step of a school's grip order; `bestBare` is whichever of mixed and hook the lifter's own curve rates higher. */
-export type LadderStep = 'doubleOverhand' | 'mixed' | 'hook' | 'bestBare';
+/** Steps of a school's grip order; `bestBare` is whichever of mixed and hook the lifter's own curve rates higher. */
+export const LADDER_STEPS = ['doubleOverhand', 'mixed', 'hook', 'bestBare'] as const;
+export type LadderStep = (typeof LADDER_STEPS)[number];
 
 /** A condition under which a school reaches for straps; all conditions of one entry must hold. */
 export type StrapCondition =
@@ -12,12 +13,24 @@ export type StrapCondition =
   | { readonly kind: 'loadAtLeastShareOfMax'; readonly share: number }
   | { readonly kind: 'aimIsBack' }
   | { readonly kind: 'handPainAtLeast'; readonly pain: number }
+  | { readonly kind: 'trainingMonthsBelow'; readonly months: number }
+  /** The week is already full of carries, stones and axle. */
+  | { readonly kind: 'gripWorkHigh' }
+  /** The lifter clenches and stiffens the arms. */
+  | { readonly kind: 'clenches' }
   | { readonly kind: 'eventAllowsStraps' };
 
 export interface StrapPolicy {
   readonly id: string;
   readonly when: readonly StrapCondition[];
   readonly reason: string;
+}
+
+/** A strap that fits better than the lift's own, where the conditions hold. */
+export interface StrapFitPolicy {
+  readonly id: string;
+  readonly when: readonly StrapCondition[];
+  readonly fit: StrapFit;
 }
 
 /** How close to the limit a school's holds are taken. */
@@ -49,5 +62,8 @@ export interface School {
   readonly strapsLast: StrapPolicy | null;
   /** No straps before this many months of training; 0 for no such rule. */
   readonly strapsNotBeforeMonths: number;
+  /** Are sore hands, skin sound, a reason for straps? */
+  readonly soreHands: { readonly straps: boolean; readonly reason: string };
+  readonly strapFits: readonly StrapFitPolicy[];
   readonly hold: HoldScheme;
 }

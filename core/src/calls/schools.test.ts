@@ -2,6 +2,7 @@ import { holdProbability } from '../clasp-curve/hold-probability.ts';
 import { callSet } from './call-set.ts';
 import { context, curveAround, hands, lifter, set } from './fixtures.test-helper.ts';
 import { findSchool, SCHOOLS } from './schools.ts';
+import { SCHOOL_POINTS } from './school-points.ts';
 import { SET_ROLES } from './set-role.ts';
 import type { GripChoice } from './types.ts';
 
@@ -164,4 +165,27 @@ it('a meet attempt asks for more than a top set, and a warm-up for less', () => 
     callSet(context({ set: set({ role, load: 160 }) })).threshold;
   expect([asked('warmup'), asked('top'), asked('attempt')]).toEqual([0.9, 0.95, 0.98]);
   expect(chance).toBeGreaterThan(0);
+});
+
+describe('the points on which they disagree', () => {
+  it.each(SCHOOL_POINTS.map((point) => [point.id, point] as const))(
+    '%s: every school is on one side',
+    (_id, point) => {
+      const named = point.sides.flatMap((side) => side.schools);
+      expect([...named].sort()).toEqual(SCHOOLS.map((school) => school.id).sort());
+      expect(point.sides.length).toBeGreaterThan(1);
+    },
+  );
+
+  it('sore hands and straps: as the schools’ own data say', () => {
+    const point = SCHOOL_POINTS.find((each) => each.id === 'point.straps-for-sore-hands')!;
+    const yes = point.sides.find((side) => side.says === 'yes')!.schools;
+    for (const school of SCHOOLS) expect(yes.includes(school.id)).toBe(school.soreHands.straps);
+  });
+
+  it('effort of holds: as the schools’ own data say', () => {
+    const point = SCHOOL_POINTS.find((each) => each.id === 'point.hold-effort')!;
+    for (const school of SCHOOLS)
+      expect(point.sides[0]!.schools.includes(school.id)).toBe(school.hold.effort.kind === 'nearLimit');
+  });
 });

@@ -5,6 +5,9 @@ const NEAR_LIMIT: EffortRule = { kind: 'nearLimit', probability: 0.65 };
 const SUBMAXIMAL: EffortRule = { kind: 'fractionOfBest', fraction: 0.6 };
 const MODERATE: EffortRule = { kind: 'fractionOfBest', fraction: 0.75 };
 
+/** Pain, 0–10, from which hands count as sore. */
+export const SORE = 4;
+
 /** A ladder that warms up one way and works another. */
 function ladder(
   warmup: readonly LadderStep[],
@@ -70,6 +73,8 @@ export const SCHOOLS: readonly School[] = [
       reason: 'extra heavy singles get straps once slipping starts',
     },
     strapsNotBeforeMonths: 0,
+    soreHands: { straps: false, reason: 'sore hands alone are no reason; what gets straps is the rep work' },
+    strapFits: [],
     hold: {
       sets: 2,
       seconds: 10,
@@ -93,6 +98,11 @@ export const SCHOOLS: readonly School[] = [
     strapsFirst: [],
     strapsLast: lastResort('overhand-first', 'straps are the last resort, once every bare grip has failed'),
     strapsNotBeforeMonths: 24,
+    soreHands: {
+      straps: false,
+      reason: 'hands that merely hurt are still worked; straps are not for comfort',
+    },
+    strapFits: [],
     hold: {
       sets: 2,
       seconds: 20,
@@ -115,7 +125,7 @@ export const SCHOOLS: readonly School[] = [
       {
         id: 'school.hook-committed.straps-for-thumbs',
         when: [
-          { kind: 'handPainAtLeast', pain: 4 },
+          { kind: 'handPainAtLeast', pain: SORE },
           { kind: 'roles', roles: ['backoff', 'volume', 'accessory'] },
         ],
         reason: 'the thumbs complain today, so the volume gets straps',
@@ -123,6 +133,11 @@ export const SCHOOLS: readonly School[] = [
     ],
     strapsLast: null,
     strapsNotBeforeMonths: 0,
+    soreHands: {
+      straps: true,
+      reason: 'sore thumbs get straps on the volume, so that the hook comes back sooner',
+    },
+    strapFits: [],
     hold: {
       sets: 2,
       seconds: 15,
@@ -144,6 +159,11 @@ export const SCHOOLS: readonly School[] = [
     strapsFirst: [],
     strapsLast: lastResort('same-grip', 'straps rarely: only where no bare grip is likely to hold'),
     strapsNotBeforeMonths: 0,
+    soreHands: {
+      straps: false,
+      reason: 'a change of grip for comfort breaks the link between back-off and top set',
+    },
+    strapFits: [],
     hold: {
       sets: 2,
       seconds: 10,
@@ -165,6 +185,8 @@ export const SCHOOLS: readonly School[] = [
     strapsFirst: [],
     strapsLast: null,
     strapsNotBeforeMonths: 0,
+    soreHands: { straps: false, reason: 'sore hands get a lighter day, not straps' },
+    strapFits: [],
     hold: {
       sets: 3,
       seconds: 15,
@@ -197,9 +219,33 @@ export const SCHOOLS: readonly School[] = [
         ],
         reason: 'snatches of three or more wear the thumbs: straps',
       },
+      {
+        id: 'school.weightlifting.straps-for-clenching-novice',
+        when: [
+          { kind: 'clenches' },
+          { kind: 'trainingMonthsBelow', months: 24 },
+          { kind: 'families', families: ['snatch', 'deadlift', 'pull'] },
+          { kind: 'roles', roles: WORK_ROLES },
+        ],
+        reason: 'a stiff novice who clenches learns loose arms sooner with the hands tied on',
+      },
+      {
+        id: 'school.weightlifting.straps-for-sore-thumbs',
+        when: [
+          { kind: 'handPainAtLeast', pain: SORE },
+          { kind: 'families', families: ['snatch', 'deadlift', 'pull', 'row'] },
+          { kind: 'roles', roles: ['backoff', 'volume', 'accessory'] },
+        ],
+        reason: 'the thumbs are sore today, so what is not a lift gets straps',
+      },
     ],
     strapsLast: null,
     strapsNotBeforeMonths: 0,
+    soreHands: {
+      straps: true,
+      reason: 'sore thumbs get straps wherever the lift admits them, and the lifts stay hooked',
+    },
+    strapFits: [],
     hold: {
       sets: 2,
       seconds: 10,
@@ -232,11 +278,36 @@ export const SCHOOLS: readonly School[] = [
       {
         id: 'school.strongman.straps-on-rows',
         when: [{ kind: 'aimIsBack' }, { kind: 'roles', roles: WORK_ROLES }],
-        reason: 'carries and stones already fill the week with grip work',
+        reason: 'the back is the aim; carries and stones train the hands',
+      },
+      {
+        id: 'school.strongman.straps-in-full-weeks',
+        when: [
+          { kind: 'gripWorkHigh' },
+          { kind: 'families', families: ['deadlift', 'pull', 'row', 'olympicPull'] },
+          { kind: 'roles', roles: WORK_ROLES },
+        ],
+        reason: 'carries, stones and axle already fill the week with grip work',
       },
     ],
     strapsLast: lastResort('strongman', 'straps once the bare hand is not likely to hold'),
     strapsNotBeforeMonths: 0,
+    soreHands: { straps: true, reason: 'the hands are kept for the events' },
+    strapFits: [
+      {
+        id: 'school.strongman.fixed-strap-on-heaviest',
+        when: [
+          { kind: 'loadAtLeastShareOfMax', share: 0.9 },
+          { kind: 'families', families: ['deadlift', 'pull'] },
+        ],
+        fit: {
+          type: 'figureEight',
+          turns: 1,
+          reason:
+            'the heaviest event pulls: a figure-eight holds without a grip; never where the bar must be dropped fast',
+        },
+      },
+    ],
     hold: {
       sets: 3,
       seconds: 30,
@@ -249,7 +320,10 @@ export const SCHOOLS: readonly School[] = [
 
 const BY_ID = new Map(SCHOOLS.map((school) => [school.id, school]));
 
-/** The school with this id, or undefined. */
+/**
+ * The school with this id, or undefined.
+ * @example findSchool('bare-hands')?.strapsLast // null
+ */
 export function findSchool(id: string): School | undefined {
   return BY_ID.get(id);
 }

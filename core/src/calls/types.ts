@@ -36,6 +36,18 @@ export interface CallLifter {
   readonly thresholds: Thresholds;
   /** Does the contest the lifter prepares for allow straps? Left out where none is planned. */
   readonly nextEventStraps?: boolean;
+  /** Dizzy today, or fainted: nothing is lifted. */
+  readonly unwell?: boolean;
+  /** The week is already full of grip work: carries, stones, axle. */
+  readonly gripWorkHigh?: boolean;
+  /** Clenches the bar so hard that the arms stay stiff: a novice's habit. */
+  readonly clenches?: boolean;
+  /** The elbow bends and the arm yanks under mixed grip. */
+  readonly armsBendUnderMixed?: boolean;
+  /** Large thighs: under a sumo stance the hands drag across them. */
+  readonly tightThighs?: boolean;
+  /** Hooked load-seconds, kg·s, that this week's skin budget still allows; left out where none is kept. */
+  readonly hookBudgetLeft?: number;
 }
 
 /** Where the session is: what chalk the house allows and the bar in hand. */
@@ -44,6 +56,8 @@ export interface CallVenue {
   readonly chalk: ChalkKind;
   /** Bar diameter, mm. */
   readonly barDiameter: number;
+  /** Strap types at hand; left out where any can be had. */
+  readonly straps?: readonly StrapType[];
 }
 
 /** The rulebook of the day; only given when the session is the event or rehearses it. */
@@ -63,11 +77,19 @@ export interface SetToCall {
   readonly style?: RepStyle;
   /** s, where the set is timed. */
   readonly seconds?: number;
+  /** Diameter of what the hand closes on, mm, where it is not the venue's bar or the lift's own handle. */
+  readonly diameter?: number;
+  /** kg; for lifts that hang the body. */
+  readonly bodyMass?: number;
+  /** Hard holds already done in the session. A session counts its own. */
+  readonly earlierHolds?: number;
 }
 
 /** A coach's own decision for the set. */
 export interface CallOverride {
   readonly choice: GripChoice;
+  /** The side to turn under, where the choice is mixed and the coach wants to say. */
+  readonly sideUnder?: Side;
   readonly reason: string;
   readonly by: string;
 }
@@ -145,9 +167,9 @@ export interface SetCall {
   /** 80 % range of that chance, given how well the curve is known. */
   readonly range?: { readonly low: number; readonly high: number };
   readonly threshold: number;
-  /** `called`; `weak` where the best grip stays below the threshold; `stop` where the set must not be done; `free` where it does not hang from the hands. */
+  /** `called`; `weak` where the best grip stays below the threshold; `stop` where the set must not be done as written; `free` where it does not hang from the hands. */
   readonly verdict: 'called' | 'weak' | 'stop' | 'free';
-  /** A load, kg on the bar, that meets the threshold with the best permitted grip; given where the call is weak. */
+  /** A load, kg on the bar, that meets the threshold with the best permitted grip; given where the call is weak or the load is what stops it. */
   readonly lighterLoad?: number;
   readonly demand?: { readonly seconds: number; readonly load: number };
   readonly cues: readonly string[];

@@ -1,23 +1,24 @@
-import type { Grip } from '../clasp-curve/types.ts';
+import type { Grip, HoldCurve } from '../clasp-curve/types.ts';
 import type { SetDemand } from '../set-demand/set-demand.ts';
 import { GRIP_NAMES } from './say-call.ts';
-import { SET_ROLE_NAMES } from './set-role.ts';
-import type { CallContext, GripChoice, Reason } from './types.ts';
+import { SET_ROLE_NAMES, type SetRole } from './set-role.ts';
+import type { GripChoice, Reason } from './types.ts';
 
 /** The log’s own sentence on a grip: how likely it holds, against what is asked, and what stands behind that. */
 export function evidenceReason(
-  context: CallContext,
+  curve: HoldCurve,
+  role: SetRole,
   grip: Grip,
   probability: number,
   demand: SetDemand,
   threshold: number,
 ): Reason {
-  const { observations, slipped } = context.curve.evidence;
+  const { observations, slipped } = curve.evidence;
   const verdict = probability >= threshold ? 'at or above' : 'below';
   return {
     ruleId: 'evidence.clasp-curve',
     rank: 'evidence',
-    text: `${capital(GRIP_NAMES[grip])} holds this set’s ${demand.seconds.toFixed(0)} s with ${percent(probability)} probability, ${verdict} the ${percent(threshold)} asked of a ${SET_ROLE_NAMES[context.set.role]}; ${observations} logged holds and sets behind it, ${slipped} of them slips.`,
+    text: `${capital(GRIP_NAMES[grip])} holds this set’s ${demand.seconds.toFixed(0)} s with ${percent(probability)} probability, ${verdict} the ${percent(threshold)} asked of a ${SET_ROLE_NAMES[role]}; ${observations} logged holds and sets behind it, ${slipped} of them slips.`,
   };
 }
 

@@ -1,6 +1,10 @@
 export const SIDES = ['left', 'right'] as const;
 export type Side = (typeof SIDES)[number];
 
+/**
+ * The other side.
+ * @example otherSide('left') // 'right'
+ */
 export function otherSide(side: Side): Side {
   return side === 'left' ? 'right' : 'left';
 }
@@ -10,6 +14,10 @@ export type SkinState = (typeof SKIN_STATES)[number];
 
 export const FINGER_STATES = ['sound', 'sprained', 'dislocated'] as const;
 export type FingerState = (typeof FINGER_STATES)[number];
+
+/** The thumb nail, on which the hook presses; `bleeding` is blood under it. */
+export const NAIL_STATES = ['sound', 'split', 'bleeding'] as const;
+export type NailState = (typeof NAIL_STATES)[number];
 
 /** One hand on one day, as the hands check records it. */
 export interface HandToday {
@@ -23,6 +31,12 @@ export interface HandToday {
   readonly pain: number;
   /** Pain at the elbow, 0–10. */
   readonly elbowPain: number;
+  /** Thumb nail; left out where nothing is wrong with it. */
+  readonly nail?: NailState;
+  /** Pain in the joint at the base of the thumb, 0–10; left out for none. */
+  readonly thumbJointPain?: number;
+  /** Pain that spreads up the arm or into the fingers; left out for no. */
+  readonly spreadingPain?: boolean;
 }
 
 export type HandsToday = Readonly<Record<Side, HandToday>>;
@@ -44,6 +58,10 @@ export const HISTORY_KINDS = [
   'thumbArthritis',
   'bloodPressure',
   'fainting',
+  'heart',
+  'recentOperation',
+  'pregnancy',
+  'underEighteen',
 ] as const;
 export type HistoryKind = (typeof HISTORY_KINDS)[number];
 

@@ -1,4 +1,6 @@
-import { otherSide, type Side } from './hand-state.ts';
+import { checkOneOf } from '../check.ts';
+import { listOf, oneOf, range, record, whole, type Check } from '../shape.ts';
+import { otherSide, SIDES, type Side } from './hand-state.ts';
 
 /** One mixed-grip set as the ledger needs it. */
 export interface MixedSet {
@@ -31,11 +33,35 @@ export const IMBALANCE_FLAG = 0.5;
 
 const EMPTY: LedgerSide = { sets: 0, reps: 0, loadReps: 0, loadSeconds: 0 };
 
+const setsCheck: Check = listOf(
+  record<MixedSet>({
+    sideUnder: oneOf(SIDES),
+    reps: whole(1, 1000),
+    load: range(0, 2000),
+    seconds: range(0, 3600),
+  }),
+);
+const sideCheck: Check = record<LedgerSide>({
+  sets: whole(0, 1e9),
+  reps: whole(0, 1e9),
+  loadReps: range(0, 1e12),
+  loadSeconds: range(0, 1e12),
+});
+
+/** Asserts a ledger as {@link mixedLedger} makes it. */
+export const ledgerCheck: Check = record<MixedLedger>({
+  left: sideCheck,
+  right: sideCheck,
+  imbalance: range(0, 1),
+});
+
 /**
- * The ledger of which palm faced away, and how hard that side worked.
+ * The ledger of which palm faced away, and how hard that side worked. Loads in kg, times in s.
+ * @throws InvalidInputError naming the set and field that cannot be used.
  * @example mixedLedger([{ sideUnder: 'left', reps: 1, load: 180, seconds: 5 }]).imbalance // 1
  */
 export function mixedLedger(sets: readonly MixedSet[]): MixedLedger {
+  setsCheck('sets', sets);
   const sides: Record<Side, LedgerSide> = { left: EMPTY, right: EMPTY };
   for (const set of sets) {
     const before = sides[set.sideUnder];
@@ -51,8 +77,14 @@ export function mixedLedger(sets: readonly MixedSet[]): MixedLedger {
   return { ...sides, imbalance };
 }
 
-/** The side to turn under next: the one with less behind it; with an empty ledger the non-dominant hand. */
+/**
+ * The side to turn under next: the one with less behind it; with an empty ledger the non-dominant hand.
+ * @throws InvalidInputError for something that is no ledger, or an unknown side.
+ * @example nextSideUnder(mixedLedger([]), 'right') // 'left'
+ */
 export function nextSideUnder(ledger: MixedLedger, dominantHand: Side): Side {
+  ledgerCheck('ledger', ledger);
+  checkOneOf('dominantHand', dominantHand, SIDES);
   const { left, right } = ledger;
   if (left.loadSeconds === right.loadSeconds) return otherSide(dominantHand);
   return left.loadSeconds < right.loadSeconds ? 'left' : 'right';

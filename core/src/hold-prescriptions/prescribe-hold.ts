@@ -1,38 +1,45 @@
-import { loadBar, type BarLoading, type PlatePairs } from '../bar-loading/load-bar.ts';
-import { checkPositive } from '../check.ts';
+import type { BarLoading } from '../bar-loading/load-bar.ts';
+import { HISTORY_CAUTIONS, advise, CAUTIONS } from '../calls/advice.ts';
+import { CALL_RULES } from '../calls/call-rules.ts';
+import {
+  curveCheck,
+  effortCheck,
+  eventCheck,
+  lifterCheck,
+  schoolCheck,
+  venueCheck,
+} from '../calls/check-call.ts';
+import { chalkAllowed } from '../calls/event-and-venue-rules.ts';
+import { applyRules, type RuleFacts } from '../calls/rules.ts';
+import { noStrainFlag } from '../calls/safety-rules.ts';
 import { bareOrder } from '../calls/school-policy.ts';
-import { applyRules } from '../calls/rules.ts';
-import { HISTORY_CAUTIONS, FAMILY_CAUTIONS } from '../calls/cues.ts';
 import type { EffortRule, School } from '../calls/school.ts';
 import type { CallLifter, CallVenue, EventRules, Reason } from '../calls/types.ts';
 import { holdLoad } from '../clasp-curve/hold-load.ts';
 import { holdProbability } from '../clasp-curve/hold-probability.ts';
-import type { Ending, Grip, HoldConditions, HoldCurve } from '../clasp-curve/types.ts';
-import { mixedLedger, type MixedLedger, nextSideUnder } from '../hands/mixed-ledger.ts';
-import { otherSide, type Side } from '../hands/hand-state.ts';
+import { ENDINGS, GRIPS, type Grip, type HoldConditions, type HoldCurve } from '../clasp-curve/types.ts';
 import { InvalidInputError } from '../errors.ts';
+import {
+  BEFORE_BARE_DEADLIFT_HOURS,
+  HARD_HOLD_GAP_HOURS,
+  LAST_HEAVY_HOLD_DAYS,
+  NO_HEAVY_HOLD_DAYS,
+} from '../grip-week/spacing-figures.ts';
+import { ledgerCheck, mixedLedger, type MixedLedger, nextSideUnder } from '../hands/mixed-ledger.ts';
+import { otherSide, type Side } from '../hands/hand-state.ts';
+import type { Lift } from '../set-demand/lift.ts';
 import { findLift } from '../set-demand/lifts.ts';
-
-/** One earlier session of the same hold: its load and how each set ended. */
-export interface HoldSession {
-  /** kg. */
-  readonly load: number;
-  readonly grip: Grip;
-  /** s that were asked for. */
-  readonly target: number;
-  readonly sets: readonly { readonly seconds: number; readonly ended: Ending }[];
-}
-
-export interface HoldEquipment {
-  /** kg. */
-  readonly bar: number;
-  /** kg, both together. */
-  readonly collars: number;
-  readonly plates: readonly PlatePairs[];
-}
+import { setDemand, writtenLoad } from '../set-demand/set-demand.ts';
+import { listOf, once, oneOf, optional, positive, range, record, text, type Check } from '../shape.ts';
+import { effortLoad, effortReason, effortSeconds, UNCLEARED_EFFORT } from './effort.ts';
+import { HOLD_AIMS, HOLD_KINDS, HOLD_KINDS_BY_ID } from './hold-kinds.ts';
+import type { HoldAim, HoldKind, HoldKindId } from './hold-kinds.ts';
+import { kitCheck, loadMaker, type HoldKit } from './hold-loads.ts';
+import { moveLoad, moveTime, type HoldChange, type HoldSession, type Progression } from './progression.ts';
 
 export interface HoldRequest {
-  readonly kind: 'frontRackHold';
+  readonly kind: HoldKindId;
+  /** The lifter's support curve; for plate pinch and hex holds their pinch curve. */
   readonly curve: HoldCurve;
   readonly school: School;
   readonly lifter: CallLifter;
@@ -41,19 +48,40 @@ export interface HoldRequest {
   readonly ledger?: MixedLedger;
   /** Earlier sessions of this hold, the latest first; only those with the grip prescribed now are compared. */
   readonly history: readonly HoldSession[];
-  readonly equipment: HoldEquipment;
-  /** A coach may raise the ceiling above the deadlift max, kg. */
+  readonly equipment: HoldKit;
+  /** The lift it is done as, where the kind leaves a choice (handles, frame, dumbbells, axle). */
+  readonly lift?: string;
+  /** What a behind-back hold is for. Default `strength`. */
+  readonly aim?: HoldAim;
+  /** The coach's own effort rule in place of the kind's or the school's. */
+  readonly effort?: EffortRule;
+  /** Diameter of what the hand closes on, mm, where it is neither the venue's bar nor the lift's own. */
+  readonly diameter?: number;
+  /** kg; for hangs. */
+  readonly bodyMass?: number;
+  /** A coach may raise the ceiling on the load, kg as the lift is written. */
   readonly ceiling?: number;
+  /** Days to the next meet. */
+  readonly meet?: { readonly daysAway: number };
+  readonly timing?: {
+    /** Since the last hard hold. */
+    readonly hoursSinceHardHold?: number;
+    /** To the next heavy bare-handed deadlift. */
+    readonly hoursToBareDeadlift?: number;
+  };
 }
 
 export interface HoldPrescription {
-  readonly kind: 'frontRackHold';
+  readonly kind: HoldKindId;
+  readonly lift: string;
   /** Where the hold must not be done today; everything else then stands for what would have been. */
   readonly barred?: Reason;
   readonly sets: number;
   /** s. */
   readonly seconds: number;
-  /** kg on the bar. */
+  /** Repetitions, where the work is done in them; `seconds` is theirs added up. */
+  readonly reps?: number;
+  /** kg as the lift is written. */
   readonly load: number;
   readonly loading: BarLoading;
   readonly grip: Grip;
@@ -62,215 +90,264 @@ export interface HoldPrescription {
   readonly probability: number;
   /** s: shortest and longest rest. */
   readonly rest: readonly [number, number];
+  /** How it is set up: pin height for rack holds. */
   readonly pins: string;
   readonly effort: EffortRule;
-  /** What happened to the load since the last session. */
-  readonly change: 'start' | 'add' | 'repeat' | 'lighter' | 'back';
+  readonly change: HoldChange;
   readonly why: readonly Reason[];
   readonly cautions: readonly string[];
 }
 
-/** What two misses running take off: enough to reach the time again, little enough to lose no work. */
-export const BACK_OFF_SHARE = 0.075;
-
-const PINS = 'Pins slightly below lockout, so that the legs can help; not so high that the shoulders shrug.';
-
-/** For a lifter flagged for blood pressure or fainting until cleared: half the predicted time, no strain. */
-const UNCLEARED_EFFORT: EffortRule = { kind: 'fractionOfBest', fraction: 0.5 };
+const requestCheck: Check = record<HoldRequest>({
+  kind: oneOf(HOLD_KINDS),
+  curve: curveCheck,
+  school: schoolCheck,
+  lifter: lifterCheck,
+  venue: venueCheck,
+  event: optional(eventCheck),
+  ledger: optional(ledgerCheck),
+  history: once(
+    listOf(
+      record<HoldSession>({
+        load: range(0, 2000),
+        grip: oneOf(GRIPS),
+        target: positive(3600),
+        sets: listOf(
+          record<HoldSession['sets'][number]>({ seconds: positive(3600), ended: oneOf(ENDINGS) }),
+          100,
+        ),
+      }),
+      10_000,
+    ),
+  ),
+  equipment: kitCheck,
+  lift: optional(text(100)),
+  aim: optional(oneOf(HOLD_AIMS)),
+  effort: optional(effortCheck),
+  diameter: optional(range(5, 200)),
+  bodyMass: optional(positive(400)),
+  ceiling: optional(positive(2000)),
+  meet: optional(record<{ daysAway: number }>({ daysAway: range(0, 3660) })),
+  timing: optional(
+    record<NonNullable<HoldRequest['timing']>>({
+      hoursSinceHardHold: optional(range(0, 1e6)),
+      hoursToBareDeadlift: optional(range(0, 1e6)),
+    }),
+  ),
+});
 
 /**
- * Prescribes the next front rack hold.
+ * Prescribes the next session of a hold: front rack, behind the back, supinated, thick bar, hangs, pinches, carries, or
+ * high-rep double overhand pulls.
  *
- * The load comes from the clasp curve under the school's effort rule, judged at the last set (each hard hold tires
- * the hand), and is rounded down to what the plates make. The first session starts one step lighter. After that
- * results move it: every set reached the time → the smallest step more that keeps the rule; one miss → the same
- * again; two misses running → 7.5 % off. Never above the deadlift max unless the coach raised the ceiling.
+ * Load and time come from the clasp curve under the effort rule (near the limit: held with the rule's probability;
+ * fraction of best: that share of the median time), judged at the last set, since each hard hold tires the hand, and
+ * are rounded down to what the kit makes. The first session starts one step lighter. After that results move it: every
+ * set reached the time → the smallest step more that keeps the rule (of load, or of time where the kind moves time
+ * first); one miss → the same again; two misses running → 7.5 % off. Never above the kind's safe limit (the deadlift
+ * max for rack holds) unless the coach raised the ceiling. Loads in kg as the lift is written, times in s.
+ * @throws InvalidInputError naming the field of the request that cannot be used.
  */
 export function prescribeHold(request: HoldRequest): HoldPrescription {
-  const { curve, lifter, school, equipment } = request;
-  if (request.kind !== 'frontRackHold') throw new InvalidInputError('kind', 'frontRackHold', request.kind);
-  const ceiling = checkPositive('ceiling', request.ceiling ?? lifter.deadliftMax, 2000);
-  const scheme = school.hold;
-  const held = chooseGrip(request);
-  const history = request.history.filter((session) => session.grip === held.grip);
-  const uncleared = lifter.flags.find(
-    (flag) => !flag.cleared && (flag.kind === 'bloodPressure' || flag.kind === 'fainting'),
-  );
-  const effort = uncleared && scheme.effort.kind === 'nearLimit' ? UNCLEARED_EFFORT : scheme.effort;
-  const conditions: HoldConditions = {
-    grip: held.grip,
-    chalk: request.venue.chalk,
-    diameter: request.venue.barDiameter,
-    earlierHolds: scheme.sets - 1,
+  requestCheck('', request);
+  const { curve, lifter, school, venue } = request;
+  const kind = HOLD_KINDS_BY_ID[request.kind];
+  const lift = liftFor(kind, request);
+  if (lift.curve !== curve.family)
+    throw new InvalidInputError(
+      'curve.family',
+      `${lift.curve} for ${kind.name.toLowerCase()}s`,
+      curve.family,
+    );
+  if (lift.loadMeans === 'addedToBody' && request.bodyMass === undefined)
+    throw new InvalidInputError('bodyMass', 'given for a hang, in kg', undefined);
+  const scheme = schemeOf(kind, request);
+  const rules: RuleFacts = {
+    lifter,
+    lift,
+    // The rules see a hold as accessory work: a thumb that may hook only top sets does not hook holds.
+    role: 'accessory',
+    reps: 1,
+    venue,
+    ...(request.event && { event: request.event }),
   };
-  const limit = Math.min(ceiling, effortLoad(curve, scheme.seconds, effort, conditions));
-  const load = (target: number): { atOrBelow?: BarLoading; atOrAbove?: BarLoading; nearest: BarLoading } =>
-    loadBar({ target, ...equipment });
-  const lightest = load(1e-3).atOrAbove!;
-  const atOrBelow = (target: number): BarLoading => load(Math.max(target, 1e-3)).atOrBelow ?? lightest;
-  const stepDown = (loading: BarLoading): BarLoading => atOrBelow(loading.total - 0.01);
-
-  const { change, loading, text } = nextLoading({
-    history,
-    limit,
-    atOrBelow,
-    stepDown,
-    stepUp: (from) => load(from + 0.01).atOrAbove,
+  const chalk = lift.chalk ? chalkAllowed(rules) : 'none';
+  const conditionsFor = (grip: Grip): HoldConditions => ({
+    grip,
+    chalk,
+    position: lift.position,
+    diameter:
+      request.diameter ?? lift.diameter ?? (lift.curve === 'pinch' ? undefined : venue.barDiameter) ?? 28.5,
   });
-  const why: Reason[] = [{ ruleId: `hold.progress.${change}`, rank: 'evidence', text }];
-  why.push({ ruleId: `school.${school.id}.hold`, rank: 'school', text: `${school.name}: ${scheme.reason}.` });
-  why.push(effortReason(effort, scheme.seconds));
-  if (uncleared && effort !== scheme.effort) {
+  const held = chooseHeldGrip(request, rules, (grip) =>
+    holdLoad(curve, { seconds: scheme.seconds, probability: 0.5, ...conditionsFor(grip) }),
+  );
+  const conditions = { ...conditionsFor(held.grip), earlierHolds: scheme.sets - 1 };
+  const strain = noStrainFlag(lifter);
+  const effort = strain ? easier(scheme.effort) : scheme.effort;
+  const ceiling = ceilingOf(kind, lift, request);
+  const onHands = (load: number): number =>
+    setDemand({ lift, reps: 1, seconds: 1, load, ...(request.bodyMass && { bodyMass: request.bodyMass }) })
+      .load;
+  const written = (load: number): number => (load > 0 ? writtenLoad(lift, load, request.bodyMass) : 0);
+  const progression: Progression = {
+    history: request.history.filter((session) => session.grip === held.grip),
+    limit: (seconds) => Math.min(ceiling, written(effortLoad(curve, seconds, effort, conditions))),
+    longest: (load) => effortSeconds(curve, Math.max(onHands(load), 1e-6), effort, conditions),
+    loads: loadMaker(request.equipment),
+    seconds: scheme.seconds,
+    mostSeconds: kind.mostSeconds,
+    step: kind.step,
+  };
+  const next = kind.progress === 'load' ? moveLoad(progression) : moveTime(progression);
+  const load = next.loading.total;
+  const question = { load: Math.max(onHands(load), 1e-6), seconds: next.seconds, ...conditions };
+  const barred = held.barred ?? timingBar(request, effort);
+  const why: Reason[] = [
+    { ruleId: `hold.progress.${next.change}`, rank: 'evidence', text: next.text },
+    kind.bySchool
+      ? { ruleId: `school.${school.id}.hold`, rank: 'school', text: `${school.name}: ${scheme.reason}.` }
+      : { ruleId: `hold.kind.${request.kind}`, rank: 'school', text: `${kind.name}: ${scheme.reason}.` },
+    effortReason(effort, next.seconds),
+  ];
+  if (barred) why.unshift(barred);
+  if (strain && effort !== scheme.effort) {
     why.unshift({
       ruleId: 'safety.no-near-limit-holds',
       rank: 'safety',
-      text: `No near-limit holds until cleared: ${HISTORY_CAUTIONS[uncleared.kind]}`,
+      text: `No near-limit holds until cleared: ${HISTORY_CAUTIONS[strain]}`,
     });
   }
-  if (limit >= ceiling)
+  if (progression.limit(next.seconds) >= ceiling - 1e-9)
+    why.push({ ruleId: 'hold.ceiling', rank: 'safety', text: ceilingText(kind) });
+  if (load > progression.limit(next.seconds) + 1e-6)
     why.push({
-      ruleId: 'hold.ceiling',
-      rank: 'safety',
-      text: 'Capped at the deadlift max; only the coach raises that.',
+      ruleId: 'hold.lightest-too-heavy',
+      rank: 'evidence',
+      text: 'The lightest load at hand is already past the effort rule: stop well before the grip does, or find a lighter one.',
     });
-  why.push(...held.why);
+  if (request.meet && isHard(effort) && request.meet.daysAway <= LAST_HEAVY_HOLD_DAYS + 1 && !barred)
+    why.push({
+      ruleId: 'hold.meet-last-heavy',
+      rank: 'adaptation',
+      text: `The last heavy hold before the meet, ${Math.round(request.meet.daysAway)} days out.`,
+    });
+  why.push(...held.why.filter((each) => each !== barred));
   return {
     kind: request.kind,
-    ...(held.barred && { barred: held.barred }),
+    lift: lift.id,
+    ...(barred && { barred }),
     sets: scheme.sets,
-    seconds: scheme.seconds,
-    load: loading.total,
-    loading,
+    seconds: next.seconds,
+    ...(kind.inReps && { reps: Math.max(1, Math.floor(next.seconds / lift.secondsPerRep + 1e-9)) }),
+    load,
+    loading: next.loading,
     grip: held.grip,
     ...(held.sideUnder && { sideUnder: held.sideUnder }),
-    probability: holdProbability(curve, { load: loading.total, seconds: scheme.seconds, ...conditions }),
+    probability: holdProbability(curve, question),
     rest: scheme.rest,
-    pins: PINS,
+    pins: kind.setUp,
     effort,
-    change,
+    change: next.change,
     why,
-    cautions: [
-      ...FAMILY_CAUTIONS.hold!,
-      ...lifter.flags.filter((flag) => !flag.cleared).map((flag) => HISTORY_CAUTIONS[flag.kind]),
-    ],
+    cautions: advise({ ...rules, choice: held.grip, chalk, noTape: false, earlierHolds: 0 }, CAUTIONS),
   };
 }
 
-/** The heaviest load the effort rule allows, kg. */
-function effortLoad(
-  curve: HoldCurve,
-  seconds: number,
-  effort: EffortRule,
-  conditions: HoldConditions,
-): number {
-  return effort.kind === 'nearLimit'
-    ? holdLoad(curve, { seconds, probability: effort.probability, ...conditions })
-    : holdLoad(curve, { seconds: seconds / effort.fraction, probability: 0.5, ...conditions });
+function liftFor(kind: HoldKind, { lift }: HoldRequest): Lift {
+  if (lift !== undefined && !kind.lifts.includes(lift))
+    throw new InvalidInputError('lift', `one of ${kind.lifts.join(', ')}`, lift);
+  return findLift(lift ?? kind.lifts[0])!;
 }
 
-interface Progress {
-  readonly history: readonly HoldSession[];
-  readonly limit: number;
-  readonly atOrBelow: (target: number) => BarLoading;
-  readonly stepDown: (loading: BarLoading) => BarLoading;
-  readonly stepUp: (from: number) => BarLoading | undefined;
+interface Scheme {
+  readonly sets: number;
+  readonly seconds: number;
+  readonly rest: readonly [number, number];
+  readonly effort: EffortRule;
+  readonly reason: string;
 }
 
-function nextLoading({ history, limit, atOrBelow, stepDown, stepUp }: Progress): {
-  change: HoldPrescription['change'];
-  loading: BarLoading;
-  text: string;
-} {
-  const [last, before] = history;
-  if (!last) {
-    return {
-      change: 'start',
-      loading: stepDown(atOrBelow(limit)),
-      text: 'First session: one step lighter than the curve allows, so that the time is reached.',
-    };
-  }
-  const reached = (session: HoldSession): boolean =>
-    session.sets.length > 0 &&
-    session.sets.every((set) => set.ended === 'stopped' && set.seconds >= session.target - TIMING_SLACK);
-  const same = atOrBelow(last.load);
-  if (!reached(last) && before && !reached(before)) {
-    return {
-      change: 'back',
-      loading: atOrBelow(Math.min(last.load * (1 - BACK_OFF_SHARE), limit)),
-      text: 'Two sessions running missed the time: 7.5 % off.',
-    };
-  }
-  if (same.total > limit + 1e-9) {
-    return {
-      change: 'lighter',
-      loading: atOrBelow(limit),
-      text: 'The log now says this load is past the effort rule: lighter.',
-    };
-  }
-  if (!reached(last))
-    return { change: 'repeat', loading: same, text: 'Not every set reached its time: the same load again.' };
-  const up = stepUp(last.load);
-  if (up && up.total <= limit + 1e-9) {
-    return {
-      change: 'add',
-      loading: up,
-      text: 'Every set reached its time: the smallest step the plates make.',
-    };
-  }
+function schemeOf(kind: HoldKind, { school, aim, effort }: HoldRequest): Scheme {
+  if (kind.bySchool) return effort ? { ...school.hold, effort } : school.hold;
   return {
-    change: 'repeat',
-    loading: same,
-    text: 'Every set reached its time, but one step more would go past the effort rule: the same load again.',
+    sets: kind.sets,
+    seconds: kind.secondsByAim?.[aim ?? 'strength'] ?? kind.seconds,
+    rest: kind.rest,
+    effort: effort ?? kind.effort ?? school.hold.effort,
+    reason: kind.reason,
   };
 }
 
-/** A hold let go this much before the buzzer still counts as reached, s: a person stops the clock. */
-const TIMING_SLACK = 0.3;
+/** Nothing near the limit for a lifter who must not strain. */
+function easier(effort: EffortRule): EffortRule {
+  return effort.kind === 'nearLimit' || effort.fraction > 0.6 ? UNCLEARED_EFFORT : effort;
+}
 
-function chooseGrip(request: HoldRequest): { grip: Grip; sideUnder?: Side; barred?: Reason; why: Reason[] } {
-  const lift = findLift('hold.front-rack')!;
-  const facts = {
-    lifter: request.lifter,
-    lift,
-    // The rules see a hold as accessory work: a thumb that may hook only top sets does not hook holds.
-    role: 'accessory' as const,
-    reps: 1,
-    ...(request.event && { event: request.event }),
-  };
-  const barred = applyRules(facts);
-  const ledger = request.ledger ?? mixedLedger([]);
-  const context = {
-    ...request,
-    ledger,
-    set: { lift, role: 'top' as const, load: request.lifter.deadliftMax, reps: 1 },
-  };
-  const order = bareOrder(
-    context,
-    barred,
-    { seconds: request.school.hold.seconds, load: request.lifter.deadliftMax },
-    request.venue.chalk,
-  );
-  const grip = order[0];
+/** A hold near the limit is a hard one: it needs its spacing. */
+function isHard(effort: EffortRule): boolean {
+  return effort.kind === 'nearLimit';
+}
+
+/** Most load as written, kg. */
+function ceilingOf(kind: HoldKind, lift: Lift, request: HoldRequest): number {
+  if (request.ceiling !== undefined) return request.ceiling;
+  if (kind.ceilingShare !== null)
+    return writtenLoad(lift, kind.ceilingShare * request.lifter.deadliftMax * lift.dynamicFactor);
+  // A hang takes no more than the body's own mass again; a pinch is its own limit.
+  return lift.loadMeans === 'addedToBody' ? request.bodyMass! : 2000;
+}
+
+function ceilingText(kind: HoldKind): string {
+  const share = kind.ceilingShare;
+  if (share === 1) return 'Capped at the deadlift max; only the coach raises that.';
+  return share === null
+    ? 'Capped at what is safe to add; only the coach raises that.'
+    : `Capped at ${Math.round(share * 100)} % of the deadlift max; only the coach raises that.`;
+}
+
+function timingBar({ meet, timing }: HoldRequest, effort: EffortRule): Reason | undefined {
+  if (!isHard(effort)) return undefined;
+  if (meet && meet.daysAway < NO_HEAVY_HOLD_DAYS)
+    return {
+      ruleId: 'spacing.last-heavy-hold-before-meet',
+      rank: 'adaptation',
+      text: `The last heavy hold falls about ${LAST_HEAVY_HOLD_DAYS} days before the meet; now it is too close.`,
+    };
+  if (timing?.hoursToBareDeadlift !== undefined && timing.hoursToBareDeadlift < BEFORE_BARE_DEADLIFT_HOURS)
+    return {
+      ruleId: 'spacing.no-hard-hold-before-bare-deadlift',
+      rank: 'adaptation',
+      text: `No hard hold in the ${BEFORE_BARE_DEADLIFT_HOURS} h before a heavy bare-handed deadlift.`,
+    };
+  if (timing?.hoursSinceHardHold !== undefined && timing.hoursSinceHardHold < HARD_HOLD_GAP_HOURS)
+    return {
+      ruleId: 'spacing.hard-holds-apart',
+      rank: 'adaptation',
+      text: `Hard holds stand ${HARD_HOLD_GAP_HOURS} h apart.`,
+    };
+  return undefined;
+}
+
+function chooseHeldGrip(
+  request: HoldRequest,
+  rules: RuleFacts,
+  strength: (grip: Grip) => number,
+): { grip: Grip; sideUnder?: Side; barred?: Reason; why: Reason[] } {
+  const { lifter, school } = request;
+  const barred = applyRules(rules, CALL_RULES);
+  const why = barred.fired.filter((each) => each.rank === 'safety' || each.rank === 'adaptation');
+  const bare = barred.choices.get('doubleOverhand');
+  const grip = rules.lift.grips
+    ? (bareOrder(school, 'top', barred, strength)[0] ?? (bare ? undefined : 'doubleOverhand'))
+    : bare?.rank === 'safety'
+      ? undefined
+      : 'doubleOverhand';
   if (!grip) {
-    const reason = barred.fired.find((each) => each.rank === 'safety') ?? [...barred.choices.values()][0]!;
+    const reason = barred.fired.find((each) => each.rank === 'safety') ?? bare!;
     return { grip: 'doubleOverhand', barred: reason, why: [reason] };
   }
-  const why = barred.fired.filter((each) => each.rank === 'safety' || each.rank === 'adaptation');
   if (grip !== 'mixed') return { grip, why };
-  const proposed = nextSideUnder(ledger, request.lifter.dominantHand);
+  const proposed = nextSideUnder(request.ledger ?? mixedLedger([]), lifter.dominantHand);
   return { grip, sideUnder: barred.sidesUnder.has(proposed) ? otherSide(proposed) : proposed, why };
-}
-
-function effortReason(effort: EffortRule, seconds: number): Reason {
-  return effort.kind === 'nearLimit'
-    ? {
-        ruleId: 'hold.effort.near-limit',
-        rank: 'school',
-        text: `Near the limit: a load held ${seconds} s about ${Math.round(effort.probability * 100)} times in 100.`,
-      }
-    : {
-        ruleId: 'hold.effort.fraction-of-best',
-        rank: 'school',
-        text: `Short of failure: ${seconds} s is ${Math.round(effort.fraction * 100)} % of the predicted time.`,
-      };
 }

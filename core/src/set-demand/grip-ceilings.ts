@@ -45,10 +45,11 @@ export function gripCeilings(curve: HoldCurve, question: CeilingQuestion): Ceili
   const probability = checkProbability('probability', question.probability);
   if (question.style !== undefined) checkOneOf('style', question.style, REP_STYLES);
   checkList('reps', question.reps, (reps, field) => checkWhole(field, reps, 1, 100), { max: 100 });
+  const diameter = question.diameter ?? lift.diameter;
   const conditions: HoldConditions = {
     position: lift.position,
     ...(question.chalk && { chalk: question.chalk }),
-    ...(question.diameter && { diameter: question.diameter }),
+    ...(diameter && { diameter }),
     ...(question.earlierHolds && { earlierHolds: question.earlierHolds }),
     ...(question.hand && { hand: question.hand }),
   };

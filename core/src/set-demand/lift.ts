@@ -103,6 +103,8 @@ export interface Lift {
   /** The clasp curve that the set tells about; null where it tells nothing (presses, wrist work). */
   readonly curve: CurveFamily | null;
   readonly position: HoldPosition;
+  /** Working diameter of what the hand closes on, mm, where that is not the venue's bar. */
+  readonly diameter?: number;
   readonly straps: StrapAdmission;
   /** Strap type and turns that fit the lift, where straps are allowed. */
   readonly strapFit?: StrapFit;

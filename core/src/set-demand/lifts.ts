@@ -13,6 +13,11 @@ export const FULL_LIFT = 1.3;
 /** A still hold is its own weight. */
 export const STILL = 1;
 
+/** Working diameters, mm, of what is not a bar. */
+export const THICK_HANDLE_MM = 50;
+const COMMON_HANDLE_MM = 32;
+const DUMBBELL_MM = 30;
+
 const LOOP: StrapFit = {
   type: 'loop',
   turns: 3,
@@ -51,6 +56,14 @@ const NO_GRIP_WORK: StrapAdmission = {
   ruleId: 'lift.straps-never-on-grip-work',
   reason: 'the hand is what is trained: a strapped hold tells and builds nothing',
 };
+
+/** Why a lift of the catalogue admits no straps: each reason once. */
+export const STRAP_REFUSALS: readonly Extract<StrapAdmission, { allowed: false }>[] = [
+  NO_CLEAN,
+  NO_HANG,
+  NOT_GRIPPED,
+  NO_GRIP_WORK,
+].flatMap((each) => (each.allowed ? [] : [each]));
 
 const ANY_GRIP: readonly Grip[] = ['doubleOverhand', 'mixed', 'hook'];
 /** Both hands the same way: the bar or handle must stay level with the body. */
@@ -213,14 +226,23 @@ export const LIFTS: readonly Lift[] = [
   deadlift('deadlift.deficit', 'Deficit deadlift', { secondsPerRep: 6 }),
   deadlift('deadlift.paused', 'Paused deadlift', { secondsPerRep: 7 }),
   deadlift('deadlift.one-arm', 'One-arm deadlift', { loadMeans: 'oneHand', admits: EVEN }),
-  deadlift('deadlift.axle', 'Axle deadlift', { needs: ['axle'], admits: ['doubleOverhand', 'mixed'] }),
+  deadlift('deadlift.axle', 'Axle deadlift', {
+    needs: ['axle'],
+    diameter: THICK_HANDLE_MM,
+    admits: ['doubleOverhand', 'mixed'],
+  }),
   hinge('romanian', 'Romanian deadlift'),
   hinge('stiff-leg', 'Stiff-leg deadlift'),
   pull('rack-pull', 'Rack pull', { needs: ['rack'] }),
   pull('block-pull', 'Block pull'),
   pull('shrug', 'Shrug', { secondsPerRep: 2.5, continuous: true, aimIsBack: true, admits: EVEN }),
   row('row.barbell', 'Barbell row'),
-  row('row.dumbbell', 'Dumbbell row', { loadMeans: 'oneHand', needs: ['dumbbells'], admits: OVERHAND }),
+  row('row.dumbbell', 'Dumbbell row', {
+    loadMeans: 'oneHand',
+    needs: ['dumbbells'],
+    diameter: DUMBBELL_MM,
+    admits: OVERHAND,
+  }),
   row('pull-down', 'Lat pull-down', { needs: ['cable'], admits: OVERHAND }),
   olympicPull('clean-pull', 'Clean pull'),
   olympicPull('snatch-pull', 'Snatch pull'),
@@ -245,16 +267,21 @@ export const LIFTS: readonly Lift[] = [
     wrist: ['short', 'mid'],
     cues: ['Thumbless for more grip; on the arm or pull day.'],
   }),
-  carry('carry.handles', 'Farmer carry', { needs: ['handles'] }),
-  carry('carry.frame', 'Frame carry', { needs: ['frame'] }),
-  carry('carry.dumbbells', 'Dumbbell carry', { loadMeans: 'eachHand', needs: ['dumbbells'] }),
-  carry('carry.axle', 'Axle carry', { needs: ['axle'], kind: 'openHand' }),
+  carry('carry.handles', 'Farmer carry', { needs: ['handles'], diameter: COMMON_HANDLE_MM }),
+  carry('carry.frame', 'Frame carry', { needs: ['frame'], diameter: COMMON_HANDLE_MM }),
+  carry('carry.dumbbells', 'Dumbbell carry', {
+    loadMeans: 'eachHand',
+    needs: ['dumbbells'],
+    diameter: DUMBBELL_MM,
+  }),
+  carry('carry.axle', 'Axle carry', { needs: ['axle'], kind: 'openHand', diameter: THICK_HANDLE_MM }),
   hold('hold.front-rack', 'Front rack hold'),
   hold('hold.behind-back', 'Behind-back hold', { position: 'behindBack', admits: OVERHAND }),
   hold('hold.supinated', 'Supinated dead hold', { position: 'supinated', admits: OVERHAND }),
   hold('hold.thick-bar', 'Thick-bar hold', {
     needs: ['rack', 'thickBar'],
     kind: 'openHand',
+    diameter: THICK_HANDLE_MM,
     admits: OVERHAND,
   }),
   hang('hang.dead', 'Dead hang', { cues: ['Shoulders set, thumbs around the bar.'] }),

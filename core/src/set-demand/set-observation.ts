@@ -19,7 +19,7 @@ export interface DoneSet {
   readonly grip: Grip;
   readonly strapped: boolean;
   readonly chalk?: ChalkKind;
-  /** mm. */
+  /** Of what the hand closed on, mm; left out, the lift's own where it has one. */
   readonly diameter?: number;
   /** kg; for lifts that hang the body. */
   readonly bodyMass?: number;
@@ -60,7 +60,8 @@ export function observeSet(set: DoneSet): HoldObservation | undefined {
   }
   if (lift.position !== 'front') observed.position = lift.position;
   if (set.chalk) observed.chalk = set.chalk;
-  if (set.diameter) observed.diameter = set.diameter;
+  const diameter = set.diameter ?? lift.diameter;
+  if (diameter) observed.diameter = diameter;
   if (set.hand && set.hand !== 'both') observed.hand = set.hand;
   if (set.ageDays !== undefined) observed.ageDays = set.ageDays;
   return observed;

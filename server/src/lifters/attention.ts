@@ -41,6 +41,10 @@ const UNCLEARED: Record<HistoryFlag['kind'], string> = {
   thumbArthritis: 'thumb joint not cleared',
   bloodPressure: 'blood pressure not cleared',
   fainting: 'fainting not cleared',
+  heart: 'heart not cleared',
+  recentOperation: 'operation not cleared',
+  pregnancy: 'pregnancy not cleared',
+  underEighteen: 'under 18, not cleared',
 };
 
 const GRAVITY = { stop: 0, caution: 1, note: 2 } as const;

@@ -14,6 +14,7 @@ export const ROLE_WORDS: Record<SetRole, string> = {
 export const CHANGE_WORDS: Record<HoldPrescription['change'], string> = {
   start: 'first session',
   add: 'one step more',
+  longer: 'longer',
   repeat: 'same again',
   lighter: 'lighter',
   back: '7.5 % off',

@@ -1,0 +1,201 @@
+import { checkHoldCurve } from '../clasp-curve/check-hold-curve.ts';
+import { CHALK_KINDS, type HoldCurve } from '../clasp-curve/types.ts';
+import { HISTORY_KINDS, HOOK_STAGES, NAIL_STATES, SIDES } from '../hands/hand-state.ts';
+import { FINGER_STATES, SKIN_STATES, type HandToday, type HistoryFlag } from '../hands/hand-state.ts';
+import { ledgerCheck } from '../hands/mixed-ledger.ts';
+import { LIFT_FAMILIES, STRAP_TYPES, type StrapFit } from '../set-demand/lift.ts';
+import { liftOf } from '../set-demand/lifts.ts';
+import { REP_STYLES } from '../set-demand/set-demand.ts';
+import {
+  bool,
+  listOf,
+  once,
+  oneOf,
+  optional,
+  positive,
+  range,
+  record,
+  text,
+  variant,
+  whole,
+  type Check,
+} from '../shape.ts';
+import { LADDER_STEPS, type School, type StrapCondition, type StrapPolicy } from './school.ts';
+import { SET_ROLES, type SetRole } from './set-role.ts';
+import {
+  GRIP_CHOICES,
+  type CallContext,
+  type CallLifter,
+  type CallOverride,
+  type CallVenue,
+  type EventRules,
+  type SetToCall,
+} from './types.ts';
+
+/** kg; heavier is no load of the job. */
+const HEAVIEST = 2000;
+const pain = range(0, 10);
+const side = oneOf(SIDES);
+
+export const handCheck: Check = record<HandToday>({
+  palm: oneOf(SKIN_STATES),
+  thumb: oneOf(SKIN_STATES),
+  finger: oneOf(FINGER_STATES),
+  numb: bool,
+  pain,
+  elbowPain: pain,
+  nail: optional(oneOf(NAIL_STATES)),
+  thumbJointPain: optional(pain),
+  spreadingPain: optional(bool),
+});
+
+export const handsCheck: Check = record<CallLifter['hands']>({ left: handCheck, right: handCheck });
+
+export const flagCheck: Check = record<HistoryFlag>({
+  kind: oneOf(HISTORY_KINDS),
+  side: optional(side),
+  cleared: bool,
+});
+
+const chance: Check = range(0.01, 0.999);
+const byRole = (each: Check): Check =>
+  record<Record<SetRole, unknown>>(
+    Object.fromEntries(SET_ROLES.map((role) => [role, each])) as Record<SetRole, Check>,
+  );
+
+export const lifterCheck: Check = once(
+  record<CallLifter>({
+    dominantHand: side,
+    trainingMonths: range(0, 1200),
+    deadliftMax: positive(HEAVIEST),
+    flags: listOf(flagCheck, 100),
+    hands: handsCheck,
+    hookStage: oneOf(HOOK_STAGES),
+    thresholds: byRole(chance),
+    nextEventStraps: optional(bool),
+    unwell: optional(bool),
+    gripWorkHigh: optional(bool),
+    clenches: optional(bool),
+    armsBendUnderMixed: optional(bool),
+    tightThighs: optional(bool),
+    hookBudgetLeft: optional(range(0, 1e9)),
+  }),
+);
+
+const seconds = positive(3600);
+const reps = whole(1, 100);
+
+const conditionCheck = variant({
+  roles: record<Of<'roles'>>({ kind: text(), roles: listOf(oneOf(SET_ROLES), 20) }),
+  repsAtLeast: record<Of<'repsAtLeast'>>({ kind: text(), reps }),
+  families: record<Of<'families'>>({ kind: text(), families: listOf(oneOf(LIFT_FAMILIES), 50) }),
+  loadAtLeastShareOfMax: record<Of<'loadAtLeastShareOfMax'>>({ kind: text(), share: positive(10) }),
+  trainingMonthsBelow: record<Of<'trainingMonthsBelow'>>({ kind: text(), months: range(0, 1200) }),
+  handPainAtLeast: record<Of<'handPainAtLeast'>>({ kind: text(), pain }),
+  aimIsBack: record<Of<'aimIsBack'>>({ kind: text() }),
+  eventAllowsStraps: record<Of<'eventAllowsStraps'>>({ kind: text() }),
+  gripWorkHigh: record<Of<'gripWorkHigh'>>({ kind: text() }),
+  clenches: record<Of<'clenches'>>({ kind: text() }),
+});
+type Of<Kind extends StrapCondition['kind']> = Extract<StrapCondition, { readonly kind: Kind }>;
+
+const policyCheck: Check = record<StrapPolicy>({
+  id: text(100),
+  when: listOf(conditionCheck, 20),
+  reason: text(),
+});
+
+const fitCheck: Check = record<StrapFit>({ type: oneOf(STRAP_TYPES), turns: whole(1, 6), reason: text() });
+
+export const effortCheck: Check = variant({
+  nearLimit: record<{ kind: string; probability: number }>({ kind: text(), probability: range(0.05, 0.99) }),
+  fractionOfBest: record<{ kind: string; fraction: number }>({ kind: text(), fraction: range(0.05, 1) }),
+});
+
+const restCheck: Check = listOf(range(0, 3600), 2);
+
+export const schoolCheck: Check = once(
+  record<School>({
+    id: text(100),
+    name: text(200),
+    summary: text(),
+    ladder: byRole(listOf(oneOf(LADDER_STEPS), 10)),
+    ladderReason: text(),
+    strapsFirst: listOf(policyCheck, 50),
+    strapsLast: (field, value) => (value === null ? undefined : policyCheck(field, value)),
+    strapsNotBeforeMonths: range(0, 1200),
+    soreHands: record<School['soreHands']>({ straps: bool, reason: text() }),
+    strapFits: listOf(
+      record<School['strapFits'][number]>({ id: text(100), when: listOf(conditionCheck, 20), fit: fitCheck }),
+      20,
+    ),
+    hold: record<School['hold']>({
+      sets: whole(1, 20),
+      seconds,
+      rest: restCheck,
+      effort: effortCheck,
+      reason: text(),
+    }),
+  }),
+);
+
+export const venueCheck: Check = once(
+  record<CallVenue>({
+    name: text(200),
+    chalk: oneOf(CHALK_KINDS),
+    barDiameter: range(5, 200),
+    straps: optional(listOf(oneOf(STRAP_TYPES), 20)),
+  }),
+);
+
+export const eventCheck: Check = once(
+  record<EventRules>({ name: text(200), straps: bool, thumbTape: bool, liquidChalk: bool }),
+);
+
+const liftCheck: Check = (field, value) => void liftOf(value as string, field);
+
+const setFields = {
+  lift: liftCheck,
+  role: oneOf(SET_ROLES),
+  load: positive(HEAVIEST),
+  reps,
+  style: optional(oneOf(REP_STYLES)),
+  seconds: optional(seconds),
+  diameter: optional(range(5, 200)),
+  bodyMass: optional(positive(400)),
+  earlierHolds: optional(whole(0, 100)),
+};
+const bodySet: Check = record<SetToCall>({ ...setFields, load: range(0, HEAVIEST) });
+const barSet: Check = record<SetToCall>(setFields);
+
+/** A set to call; what is added to a body that hangs may be nothing. */
+export const setCheck: Check = (field, value) => {
+  const hangs = (value as Partial<SetToCall> | null)?.lift?.loadMeans === 'addedToBody';
+  (hangs && (value as Partial<SetToCall>).bodyMass !== undefined ? bodySet : barSet)(field, value);
+};
+
+export const overrideCheck: Check = record<CallOverride>({
+  choice: oneOf(GRIP_CHOICES),
+  sideUnder: optional(side),
+  reason: text(),
+  by: text(200),
+});
+
+export const curveCheck: Check = (field, value) => checkHoldCurve(value as HoldCurve, field);
+
+/** The fields that a call and a whole session have in common. */
+export const CALL_FIELDS = {
+  lifter: lifterCheck,
+  school: schoolCheck,
+  venue: venueCheck,
+  event: optional(eventCheck),
+  curve: curveCheck,
+  ledger: once(ledgerCheck),
+};
+
+/** Asserts everything a call rests on. */
+export const contextCheck: Check = record<CallContext>({
+  ...CALL_FIELDS,
+  set: setCheck,
+  override: optional(overrideCheck),
+});

@@ -1,0 +1,126 @@
+/** A point on which the schools disagree, with the argument of each side and which schools hold it. */
+export interface SchoolPoint {
+  readonly id: string;
+  readonly question: string;
+  readonly sides: readonly {
+    readonly says: string;
+    readonly because: string;
+    readonly schools: readonly string[];
+  }[];
+  /** What in a lifter's own log would speak for one side. */
+  readonly settledBy: string;
+}
+
+/** Where practice disagrees. Both arguments are shown; the school of the lifter decides, the lifter's log may move it. */
+export const SCHOOL_POINTS: readonly SchoolPoint[] = [
+  {
+    id: 'point.straps-on-volume',
+    question: 'Straps on back-off and rep work?',
+    sides: [
+      {
+        says: 'yes',
+        because: 'the back and legs get their volume, and the hands are fresh for heavy sets and holds',
+        schools: ['strap-the-volume', 'strongman'],
+      },
+      {
+        says: 'no',
+        because: 'every bare set builds the hands, and a strapped number says nothing about a bare single',
+        schools: ['overhand-first', 'same-grip', 'bare-hands', 'hook-committed'],
+      },
+      {
+        says: 'on pulls, and on snatches of three or more',
+        because: 'the thumbs are kept for the lifts, which are never strapped alike',
+        schools: ['weightlifting'],
+      },
+    ],
+    settledBy: 'slips on heavy bare singles in months with and without strapped volume',
+  },
+  {
+    id: 'point.grip-of-heavy-sets',
+    question: 'Which bare grip for the heavy sets?',
+    sides: [
+      {
+        says: 'double overhand until it fails',
+        because: 'it is symmetrical and trains the hand most',
+        schools: ['overhand-first', 'bare-hands'],
+      },
+      {
+        says: 'hook',
+        because: 'it is strong and symmetrical; the thumbs settle when everything is hooked',
+        schools: ['hook-committed', 'weightlifting'],
+      },
+      {
+        says: 'mixed, top and back-off alike',
+        because: 'then the back-off set predicts the top set',
+        schools: ['same-grip'],
+      },
+      {
+        says: 'whichever holds better in the lifter’s own log',
+        because: 'for some hook beats mixed, for others not',
+        schools: ['strap-the-volume', 'strongman'],
+      },
+    ],
+    settledBy: 'what hook and mixed are worth on the lifter’s clasp curve',
+  },
+  {
+    id: 'point.hold-effort',
+    question: 'How near the limit are holds taken?',
+    sides: [
+      {
+        says: 'near the limit',
+        because: 'the hand answers to loads close to what it must hold',
+        schools: ['strap-the-volume', 'strongman'],
+      },
+      {
+        says: 'moderate, three quarters of the predicted time',
+        because: 'the pulls themselves do most of the work; holds only top it up',
+        schools: ['overhand-first', 'same-grip'],
+      },
+      {
+        says: 'about 60 % of the best time, never to failure',
+        because: 'frequent easy holds build the hand without wearing skin and elbows',
+        schools: ['bare-hands', 'hook-committed', 'weightlifting'],
+      },
+    ],
+    settledBy: 'how the 10 s load moved over blocks of one kind and of the other',
+  },
+  {
+    id: 'point.straps-for-sore-hands',
+    question: 'Straps because the hands hurt, skin sound?',
+    sides: [
+      {
+        says: 'yes',
+        because: 'a day in straps spares the thumbs for what must be bare',
+        schools: ['hook-committed', 'weightlifting', 'strongman'],
+      },
+      {
+        says: 'no',
+        because: 'comfort is no reason; torn skin and injured fingers are, in every school',
+        schools: ['strap-the-volume', 'overhand-first', 'same-grip', 'bare-hands'],
+      },
+    ],
+    settledBy: 'pain and skin after weeks of each',
+  },
+  {
+    id: 'point.straps-for-novices',
+    question: 'Straps in the first two years?',
+    sides: [
+      {
+        says: 'no',
+        because: 'hands never get a base if the straps come first',
+        schools: ['overhand-first', 'bare-hands'],
+      },
+      {
+        says: 'where the policy asks, from the start',
+        because: 'the rest of the body need not wait for the hands',
+        schools: ['strap-the-volume', 'hook-committed', 'same-grip', 'strongman'],
+      },
+      {
+        says: 'for stiff novices who clench',
+        because: 'loose arms are learnt sooner with the hands tied on',
+        schools: ['weightlifting'],
+      },
+    ],
+    settledBy: 'the bare-hand ceiling of lifters with the same months of training',
+  },
+];
