@@ -34,3 +34,17 @@ export { BACK_OFF_SHARE, type HoldChange, type HoldSession } from './hold-prescr
 export * from './hold-prescriptions/prescribe-hold.ts';
 export * from './grip-week/spacing-figures.ts';
 export * from './bar-loading/load-bar.ts';
+export * from './bar-loading/load-ramp.ts';
+export * from './gripper-ladder/types.ts';
+export {
+  fitGripperLadder,
+  GRIPPER_PRIORS,
+  REFERENCE_RESISTANCE,
+} from './gripper-ladder/fit-gripper-ladder.ts';
+export {
+  closeProbability,
+  closeProbabilityRange,
+  halfChanceResistance,
+  type CloseQuestion,
+} from './gripper-ladder/close-probability.ts';
+export * from './gripper-ladder/gripper-plan.ts';

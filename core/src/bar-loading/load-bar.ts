@@ -1,4 +1,5 @@
 import { checkPositive, checkRange } from '../check.ts';
+import { InvalidInputError } from '../errors.ts';
 import { KG_PER_LB, toKg, type MassUnit } from '../units/mass.ts';
 import { GRAIN, platesCheck } from './check-plates.ts';
 
@@ -97,6 +98,8 @@ function reachableBoth(plates: readonly PlatePairs[]): { kg: Reachable; lb: Reac
 }
 
 const UNREACHABLE = 1 << 20;
+/** A normal gym has a thousand; more would only fill the memory. */
+const MOST_STEPS = 500_000;
 
 function reachable(plates: readonly PlatePairs[], unit: MassUnit): Reachable {
   const pairsOf = new Map<number, number>();
@@ -110,6 +113,12 @@ function reachable(plates: readonly PlatePairs[], unit: MassUnit): Reachable {
     .sort((a, b) => b.grains - a.grains);
   const step = kinds.reduce((g, kind) => greatestCommonDivisor(g, kind.grains), 0) || 1;
   const top = kinds.reduce((sum, kind) => sum + kind.grains * kind.pairs, 0) / step;
+  if (top > MOST_STEPS)
+    throw new InvalidInputError(
+      'plates',
+      `plates whose sums can all be tried (at most ${MOST_STEPS} steps of their common measure): fewer pairs, or masses less finely given`,
+      plates,
+    );
   // fewest[i][s]: fewest plates that make s steps from kind i and the lighter ones after it.
   const fewest: Int32Array[] = Array.from({ length: kinds.length + 1 });
   fewest[kinds.length] = new Int32Array(top + 1).fill(UNREACHABLE);

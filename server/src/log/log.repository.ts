@@ -9,7 +9,7 @@ import type {
   MixedSet,
   Side,
 } from '@iron-clasp/core';
-import { LIFTS, observeSet, setDemand } from '@iron-clasp/core';
+import { findLift, LIFTS, observeSet, setDemand } from '@iron-clasp/core';
 import { DataSource, IsNull } from 'typeorm';
 import { LoggedHold, LoggedSet } from './log.entity.ts';
 
@@ -185,7 +185,8 @@ function fromSet(row: SetRow): LoggedObservation[] {
     grip: row.grip,
     strapped: false,
     chalk: row.chalk,
-    diameter: row.diameter,
+    // The row holds the venue's bar; a handle or axle is as thick as the lift says.
+    diameter: findLift(row.lift_id)?.diameter ?? row.diameter,
     ageDays: row.age,
   };
   if (row.style) done.style = row.style;
