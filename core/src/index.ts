@@ -48,3 +48,11 @@ export {
   type CloseQuestion,
 } from './gripper-ladder/close-probability.ts';
 export * from './gripper-ladder/gripper-plan.ts';
+export * from './dynamometer/types.ts';
+export * from './dynamometer/reliability.ts';
+export * from './dynamometer/squeeze-scores.ts';
+export * from './dynamometer/read-squeeze.ts';
+export { MAX_SQUEEZE } from './dynamometer/check-test.ts';
+export * from './force-trace/clean-trace.ts';
+export { analyseTrace, ONSET_FORCE, type TraceReading } from './force-trace/analyse-trace.ts';
+export * from './force-trace/repeated-contractions.ts';
