@@ -56,3 +56,8 @@ export { MAX_SQUEEZE } from './dynamometer/check-test.ts';
 export * from './force-trace/clean-trace.ts';
 export { analyseTrace, ONSET_FORCE, type TraceReading } from './force-trace/analyse-trace.ts';
 export * from './force-trace/repeated-contractions.ts';
+export * from './grip-week/grip-work.ts';
+export * from './grip-week/spacing-rules.ts';
+export * from './grip-week/hold-block.ts';
+export * from './grip-week/forearm-week.ts';
+export * from './slip-causes/slip-causes.ts';

@@ -1,4 +1,5 @@
 import { RECENCY_HALF_LIFE_DAYS } from '../clasp-curve/priors.ts';
+import { daysBetween } from '../days.ts';
 import { SIDES, type Side } from '../hands/hand-state.ts';
 import { oneOf, optional, record, type Check } from '../shape.ts';
 import type { Reason } from '../calls/types.ts';
@@ -57,11 +58,6 @@ const questionCheck: Check = record<SqueezeQuestion>({
 });
 
 const says = (ruleId: string, text: string): Reason => ({ ruleId, rank: 'evidence', text });
-
-/** Whole days from one day to a later one. */
-function daysBetween(from: string, to: string): number {
-  return Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000);
-}
 
 /**
  * Reads today's squeeze test against the lifter's own earlier ones of the same protocol: scores, change against a

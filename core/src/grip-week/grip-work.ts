@@ -1,0 +1,181 @@
+import { GRIPS, type Grip, type HoldCurve } from '../clasp-curve/types.ts';
+import { medianLoad } from '../clasp-curve/read-outs.ts';
+import { checkHoldCurve } from '../clasp-curve/check-hold-curve.ts';
+import { checkDay } from '../check.ts';
+import { addDays, daysBetween } from '../days.ts';
+import { GRIP_KINDS, WRIST_POSITIONS, type GripKind, type WristPosition } from '../set-demand/lift.ts';
+import { liftOf } from '../set-demand/lifts.ts';
+import { REP_STYLES, setDemand, type RepStyle } from '../set-demand/set-demand.ts';
+import { bool, day, listOf, oneOf, optional, positive, range, record, whole, type Check } from '../shape.ts';
+
+/** Sets of one exercise as they were done. */
+export interface GripWorkItem {
+  /** Day, YYYY-MM-DD. */
+  readonly on: string;
+  /** Lift or exercise, by its id in the catalogue. */
+  readonly lift: string;
+  readonly sets: number;
+  /** Repetitions a set; ignored where the lift is timed. */
+  readonly reps: number;
+  readonly style?: RepStyle;
+  /** s a set, where it was timed. */
+  readonly seconds?: number;
+  /** kg as the lift is written (for a gripper its resistance). */
+  readonly load: number;
+  readonly bodyMass?: number;
+  readonly grip?: Grip;
+  readonly strapped?: boolean;
+  /** Near the limit: a hard hold, a heavy bare-handed single. */
+  readonly hard?: boolean;
+  /** The item's own 10 s load in the same terms, kg, where no clasp curve knows it (grippers, levers, wrist work). */
+  readonly tenSecondLoad?: number;
+}
+
+export interface GripWorkQuestion {
+  /** The day up to which the weeks are counted, YYYY-MM-DD, included. */
+  readonly today: string;
+  readonly items: readonly GripWorkItem[];
+  readonly curves: { readonly support: HoldCurve; readonly pinch?: HoldCurve };
+}
+
+export interface GripWork {
+  /** Work of the last seven days by kind: seconds at the 10 s load. */
+  readonly byKind: Readonly<Record<GripKind, number>>;
+  readonly byWrist: Readonly<Record<WristPosition, number>>;
+  /** Of the last seven days. */
+  readonly total: number;
+  /** Last seven days over the weekly mean of the last 28: 1 steady, 1.5 half as much again. Null with nothing in 28 days. */
+  readonly weekAgainstMonth: number | null;
+  /** Closing work over opening work of the last seven days; null with no opening work. */
+  readonly closingToOpening: number | null;
+  /** Days with hard grip work in the last seven. */
+  readonly hardDays: number;
+  /** Kinds and wrist positions that the last seven days did not touch. */
+  readonly gaps: { readonly kinds: readonly GripKind[]; readonly wrist: readonly WristPosition[] };
+  /** Share of the week's work whose own 10 s load is not known and was taken at half effort, 0–1. */
+  readonly guessed: number;
+}
+
+/** What closes the hand. */
+export const CLOSING_KINDS: readonly GripKind[] = ['crush', 'pinch', 'support', 'openHand', 'wristFlexion'];
+/** What opens it. */
+export const OPENING_KINDS: readonly GripKind[] = ['fingerOpening'];
+/** Closing over opening work, in seconds at the 10 s load, past which elbows usually begin to ache: a working figure. */
+export const CLOSING_TO_OPENING_LIMIT = 8;
+/** Effort taken where an item's own 10 s load is not known: light, long sets. */
+export const UNKNOWN_EFFORT = 0.5;
+
+const itemCheck: Check = record<GripWorkItem>({
+  on: day,
+  lift: (field, value) => void liftOf(value as string, field),
+  sets: whole(1, 100),
+  reps: whole(1, 100),
+  style: optional(oneOf(REP_STYLES)),
+  seconds: optional(positive(3600)),
+  load: range(0, 2000),
+  bodyMass: optional(positive(400)),
+  grip: optional(oneOf(GRIPS)),
+  strapped: optional(bool),
+  hard: optional(bool),
+  tenSecondLoad: optional(positive(2000)),
+});
+
+const questionCheck: Check = record<GripWorkQuestion>({
+  today: day,
+  items: listOf(itemCheck, 100_000),
+  curves: record<GripWorkQuestion['curves']>({
+    support: (field, value) => checkHoldCurve(value as HoldCurve, field),
+    pinch: optional((field, value) => checkHoldCurve(value as HoldCurve, field)),
+  }),
+});
+
+/**
+ * Grip work done, by kind of hand work and wrist position: each set adds its seconds × (load / its own 10 s load), so
+ * that a second at the load held for ten seconds counts one, whatever the exercise. Strapped sets add nothing. Loads in
+ * kg, results in those seconds.
+ * @throws InvalidInputError naming the item and field that cannot be used.
+ */
+export function gripWork(question: GripWorkQuestion): GripWork {
+  questionCheck('', question);
+  const { today, items, curves } = question;
+  const byKind = Object.fromEntries(GRIP_KINDS.map((kind) => [kind, 0])) as Record<GripKind, number>;
+  const byWrist = Object.fromEntries(WRIST_POSITIONS.map((each) => [each, 0])) as Record<
+    WristPosition,
+    number
+  >;
+  const hard = new Set<string>();
+  let total = 0;
+  let month = 0;
+  let guessed = 0;
+  for (const item of items) {
+    const age = daysBetween(item.on, today);
+    if (age < 0 || age >= 28 || item.strapped) continue;
+    const lift = liftOf(item.lift);
+    if (lift.kind === null) continue;
+    const { seconds, share, known } = effortOf(item, curves);
+    const work = item.sets * seconds * share;
+    month += work;
+    if (age >= 7) continue;
+    total += work;
+    if (!known) guessed += work;
+    byKind[lift.kind] += work;
+    for (const position of lift.wrist) byWrist[position] += work / lift.wrist.length;
+    if (item.hard) hard.add(item.on);
+  }
+  const sum = (kinds: readonly GripKind[]): number => kinds.reduce((all, kind) => all + byKind[kind], 0);
+  const opening = sum(OPENING_KINDS);
+  return {
+    byKind,
+    byWrist,
+    total,
+    weekAgainstMonth: month > 0 ? total / (month / 4) : null,
+    closingToOpening: opening > 0 ? sum(CLOSING_KINDS) / opening : null,
+    hardDays: hard.size,
+    gaps: {
+      kinds: GRIP_KINDS.filter((kind) => byKind[kind] === 0),
+      wrist: WRIST_POSITIONS.filter((position) => byWrist[position] === 0),
+    },
+    guessed: total > 0 ? guessed / total : 0,
+  };
+}
+
+/** Seconds of a set, the load as a share of its 10 s load, and whether that is known. */
+function effortOf(
+  item: GripWorkItem,
+  curves: GripWorkQuestion['curves'],
+): { seconds: number; share: number; known: boolean } {
+  const lift = liftOf(item.lift);
+  // A band, or the body alone, may be written as no load.
+  const demand = setDemand({ ...item, load: Math.max(item.load, 1e-6) });
+  if (item.tenSecondLoad !== undefined)
+    return { seconds: demand.seconds, share: item.load / item.tenSecondLoad, known: true };
+  const curve = lift.curve && curves[lift.curve];
+  if (!curve) return { seconds: demand.seconds, share: UNKNOWN_EFFORT, known: false };
+  const ten = medianLoad(curve, {
+    seconds: 10,
+    position: lift.position,
+    ...(lift.diameter && { diameter: lift.diameter }),
+    ...(item.grip && { grip: item.grip }),
+  });
+  return { seconds: demand.seconds, share: demand.load / ten.value, known: true };
+}
+
+/** Grip work of one week. */
+export interface WeekOfGripWork {
+  /** First of its seven days, YYYY-MM-DD. */
+  readonly from: string;
+  readonly work: GripWork;
+}
+
+/**
+ * Grip work week by week, the latest last: each week is the seven days that end with it.
+ * @throws InvalidInputError as {@link gripWork} does, or for weeks outside 1–520.
+ */
+export function gripWorkByWeek(question: GripWorkQuestion, weeks: number): WeekOfGripWork[] {
+  whole(1, 520)('weeks', weeks);
+  checkDay('today', question?.today);
+  return Array.from({ length: weeks }, (_, i) => {
+    const today = addDays(question.today, -7 * (weeks - 1 - i));
+    return { from: addDays(today, -6), work: gripWork({ ...question, today }) };
+  });
+}
