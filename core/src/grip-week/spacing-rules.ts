@@ -1,4 +1,5 @@
 import { checkDay } from '../check.ts';
+import { InvalidInputError } from '../errors.ts';
 import { addDays, daysBetween } from '../days.ts';
 import { day, listOf, moment, oneOf, optional, record, text, type Check } from '../shape.ts';
 import {
@@ -289,6 +290,9 @@ export function checkGripWeek(week: GripWeek): SpacingFinding[] {
 export function nextHardHoldDay(week: GripWeek, from: string, time = '18:00Z'): string | undefined {
   weekCheck('', week);
   checkDay('from', from);
+  if (!/^\d{2}:\d{2}(Z|[+-]\d{2}:\d{2})$/.test(time))
+    throw new InvalidInputError('time', 'a time with its zone, as 18:00Z', time);
+  moment('time', `${from}T${time}`);
   for (let i = 0; i < 14; i++) {
     const on = addDays(from, i);
     const hold: GripEvent = { kind: 'hardHold', at: `${on}T${time}`, session: 'the hold to place' };

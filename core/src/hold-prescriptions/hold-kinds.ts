@@ -1,4 +1,5 @@
 import type { EffortRule } from '../calls/school.ts';
+import type { Grip } from '../clasp-curve/types.ts';
 
 export const HOLD_KINDS = [
   'frontRackHold',
@@ -40,6 +41,8 @@ export interface HoldKind {
   readonly rest: readonly [number, number];
   /** The kind's own effort rule, where the trade has one; else the school's. */
   readonly effort?: EffortRule;
+  /** The grip it is done with, where that is what it is about; else the school's order decides. */
+  readonly grip?: Grip;
   /** True where it is done in repetitions: its seconds are theirs added up. */
   readonly inReps?: boolean;
   /** Most load on the hands as a share of the deadlift max, unless the coach raises it; null for the body's own limits. */
@@ -213,6 +216,7 @@ export const HOLD_KINDS_BY_ID: Readonly<Record<HoldKindId, HoldKind>> = {
     step: 5,
     rest: [120, 180],
     effort: { kind: 'fractionOfBest', fraction: 0.75 },
+    grip: 'doubleOverhand',
     inReps: true,
     ceilingShare: 0.7,
     setUp: 'Touch and go, no straps, double overhand to the last repetition.',

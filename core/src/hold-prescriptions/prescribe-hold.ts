@@ -220,7 +220,7 @@ export function prescribeHold(request: HoldRequest): HoldPrescription {
   }
   if (progression.limit(next.seconds) >= ceiling - 1e-9)
     why.push({ ruleId: 'hold.ceiling', rank: 'safety', text: ceilingText(kind) });
-  if (load > progression.limit(next.seconds) + 1e-6)
+  if (progression.longest(load) < next.seconds - 1e-6)
     why.push({
       ruleId: 'hold.lightest-too-heavy',
       rank: 'evidence',
@@ -338,11 +338,16 @@ function chooseHeldGrip(
   const barred = applyRules(rules, CALL_RULES);
   const why = barred.fired.filter((each) => each.rank === 'safety' || each.rank === 'adaptation');
   const bare = barred.choices.get('doubleOverhand');
-  const grip = rules.lift.grips
-    ? (bareOrder(school, 'top', barred, strength)[0] ?? (bare ? undefined : 'doubleOverhand'))
-    : bare?.rank === 'safety'
+  const fixed = HOLD_KINDS_BY_ID[request.kind].grip;
+  const grip = fixed
+    ? barred.choices.has(fixed)
       ? undefined
-      : 'doubleOverhand';
+      : fixed
+    : rules.lift.grips
+      ? (bareOrder(school, 'top', barred, strength)[0] ?? (bare ? undefined : 'doubleOverhand'))
+      : bare?.rank === 'safety'
+        ? undefined
+        : 'doubleOverhand';
   if (!grip) {
     const reason = barred.fired.find((each) => each.rank === 'safety') ?? bare!;
     return { grip: 'doubleOverhand', barred: reason, why: [reason] };
