@@ -61,3 +61,5 @@ export * from './grip-week/spacing-rules.ts';
 export * from './grip-week/hold-block.ts';
 export * from './grip-week/forearm-week.ts';
 export * from './slip-causes/slip-causes.ts';
+export * from './hands/hands-today.ts';
+export * from './usual-mistakes/usual-mistakes.ts';
