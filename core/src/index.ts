@@ -1,40 +1,88 @@
+/**
+ * The judgement of grip coaching, computed: how long a hand holds a load, which grip, straps and chalk a set gets, which
+ * holds come next, and what the measurements of a hand say. Loads are kg, times s, diameters mm, forces kgf. Bad input
+ * throws {@link InvalidInputError}, which names the field and what is allowed.
+ * @packageDocumentation
+ */
 export * from './errors.ts';
 export * from './units/mass.ts';
 export type { Estimate } from './statistics/estimate.ts';
 export type { GaussianPrior } from './statistics/posterior.ts';
+
+// How long a hand holds a load.
 export * from './clasp-curve/types.ts';
-export * from './clasp-curve/priors.ts';
+export {
+  BASE_DIAMETER_MM,
+  EFFECT_MULTIPLIERS,
+  INTERCEPT_PRIORS,
+  LOG_SIGMA_PRIOR,
+  PINCH_REFERENCE_SHARE_OF_DEADLIFT,
+  RECENCY_HALF_LIFE_DAYS,
+  REFERENCE_SHARE_OF_DEADLIFT,
+  SLOPE_FLOOR,
+  SLOPE_PRIOR,
+} from './clasp-curve/priors.ts';
 export * from './clasp-curve/fit-hold-curve.ts';
 export * from './clasp-curve/hold-probability.ts';
 export * from './clasp-curve/hold-load.ts';
 export * from './clasp-curve/hold-seconds.ts';
 export * from './clasp-curve/read-outs.ts';
+
+// Lifts, and what a set asks of the hand.
 export * from './set-demand/lift.ts';
 export * from './set-demand/lifts.ts';
 export * from './set-demand/set-demand.ts';
 export * from './set-demand/set-observation.ts';
 export * from './set-demand/grip-ceilings.ts';
+
+// Hands.
 export * from './hands/hand-state.ts';
-export * from './hands/mixed-ledger.ts';
+export * from './hands/hands-today.ts';
+export {
+  IMBALANCE_FLAG,
+  mixedLedger,
+  nextSideUnder,
+  type LedgerSide,
+  type MixedLedger,
+  type MixedSet,
+} from './hands/mixed-ledger.ts';
 export * from './hands/hook-stages.ts';
+
+// Calls.
 export * from './calls/set-role.ts';
 export * from './calls/types.ts';
 export * from './calls/school.ts';
 export * from './calls/schools.ts';
 export * from './calls/school-points.ts';
-export * from './calls/rules.ts';
+export type { CallRule, RuleEffect, RuleFacts } from './calls/rules.ts';
 export * from './calls/call-rules.ts';
-export * from './calls/advice.ts';
-export * from './calls/call-set.ts';
+export { CAUTIONS, CUES, HISTORY_CAUTIONS, type Advice, type AdviceFacts } from './calls/advice.ts';
+export { CHALK_PLACES, FAMILY_CHALK_PLACES } from './calls/chalk-call.ts';
+export { callSet } from './calls/call-set.ts';
 export * from './calls/call-session.ts';
 export * from './calls/say-call.ts';
+
+// Holds, and how grip work is spread over a week.
 export * from './hold-prescriptions/hold-kinds.ts';
-export * from './hold-prescriptions/hold-loads.ts';
+export type {
+  FixedLoads,
+  HandlesEquipment,
+  HoldEquipment,
+  HoldKit,
+} from './hold-prescriptions/hold-loads.ts';
 export { BACK_OFF_SHARE, type HoldChange, type HoldSession } from './hold-prescriptions/progression.ts';
 export * from './hold-prescriptions/prescribe-hold.ts';
 export * from './grip-week/spacing-figures.ts';
+export * from './grip-week/spacing-rules.ts';
+export * from './grip-week/grip-work.ts';
+export * from './grip-week/hold-block.ts';
+export * from './grip-week/forearm-week.ts';
+
+// Bars.
 export * from './bar-loading/load-bar.ts';
 export * from './bar-loading/load-ramp.ts';
+
+// Grippers, dynamometer and force traces.
 export * from './gripper-ladder/types.ts';
 export {
   fitGripperLadder,
@@ -56,10 +104,7 @@ export { MAX_SQUEEZE } from './dynamometer/check-test.ts';
 export * from './force-trace/clean-trace.ts';
 export { analyseTrace, ONSET_FORCE, type TraceReading } from './force-trace/analyse-trace.ts';
 export * from './force-trace/repeated-contractions.ts';
-export * from './grip-week/grip-work.ts';
-export * from './grip-week/spacing-rules.ts';
-export * from './grip-week/hold-block.ts';
-export * from './grip-week/forearm-week.ts';
+
+// What went wrong, and what is about to.
 export * from './slip-causes/slip-causes.ts';
-export * from './hands/hands-today.ts';
 export * from './usual-mistakes/usual-mistakes.ts';

@@ -23,6 +23,9 @@ const sessionCheck: Check = record<SessionContext>({
  * Calls every set of a session in order: warm-ups, top sets, back-offs, accessories, holds. The ledger is read once, so
  * that a lifter turns the same hand under all day; hard holds done earlier in the session tire the hand for what follows.
  * @throws InvalidInputError naming the set and field that cannot be used.
+ * @example
+ * callSession({ lifter, venue, curve, school: findSchool('overhand-first'), ledger: mixedLedger([]), sets: [60, 110].map((load) => ({ lift: findLift('deadlift.conventional'), role: 'warmup', load, reps: 2 })) }).map((call) => call.choice)
+ * // ['doubleOverhand', 'hook']
  */
 export function callSession(context: SessionContext): SetCall[] {
   sessionCheck('', context);

@@ -27,6 +27,9 @@ import { evidenceReason } from './wording.ts';
  * under from the ledger, the strap, chalk from the venue, cues and cautions. Every step leaves a reason with its rule
  * id. Loads in kg, times in s, diameters in mm.
  * @throws InvalidInputError naming the field of the context that cannot be used.
+ * @example
+ * sayCall(callSet({ lifter, venue, curve, school: findSchool('strap-the-volume'), ledger: mixedLedger([]), set: { lift: findLift('deadlift.conventional'), role: 'backoff', load: 120, reps: 5 } }))
+ * // 'straps, loop, 3 turns, block chalk'
  */
 export function callSet(context: CallContext): SetCall {
   contextCheck('', context);

@@ -3,7 +3,8 @@ import { CHALK_KINDS, type HoldCurve } from '../clasp-curve/types.ts';
 import { HISTORY_KINDS, HOOK_STAGES, NAIL_STATES, SIDES } from '../hands/hand-state.ts';
 import { FINGER_STATES, SKIN_STATES, type HandToday, type HistoryFlag } from '../hands/hand-state.ts';
 import { ledgerCheck } from '../hands/mixed-ledger.ts';
-import { LIFT_FAMILIES, STRAP_TYPES, type StrapFit } from '../set-demand/lift.ts';
+import { strapFitCheck } from '../set-demand/check-lift.ts';
+import { LIFT_FAMILIES, STRAP_TYPES } from '../set-demand/lift.ts';
 import { liftOf } from '../set-demand/lifts.ts';
 import { REP_STYLES } from '../set-demand/set-demand.ts';
 import {
@@ -105,8 +106,6 @@ const policyCheck: Check = record<StrapPolicy>({
   reason: text(),
 });
 
-const fitCheck: Check = record<StrapFit>({ type: oneOf(STRAP_TYPES), turns: whole(1, 6), reason: text() });
-
 export const effortCheck: Check = variant({
   nearLimit: record<{ kind: string; probability: number }>({ kind: text(), probability: range(0.05, 0.99) }),
   fractionOfBest: record<{ kind: string; fraction: number }>({ kind: text(), fraction: range(0.05, 1) }),
@@ -126,7 +125,11 @@ export const schoolCheck: Check = once(
     strapsNotBeforeMonths: range(0, 1200),
     soreHands: record<School['soreHands']>({ straps: bool, reason: text() }),
     strapFits: listOf(
-      record<School['strapFits'][number]>({ id: text(100), when: listOf(conditionCheck, 20), fit: fitCheck }),
+      record<School['strapFits'][number]>({
+        id: text(100),
+        when: listOf(conditionCheck, 20),
+        fit: strapFitCheck,
+      }),
       20,
     ),
     hold: record<School['hold']>({
@@ -152,10 +155,10 @@ export const eventCheck: Check = once(
   record<EventRules>({ name: text(200), straps: bool, thumbTape: bool, liquidChalk: bool }),
 );
 
-const liftCheck: Check = (field, value) => void liftOf(value as string, field);
+const liftOrId: Check = (field, value) => void liftOf(value as string, field);
 
 const setFields = {
-  lift: liftCheck,
+  lift: liftOrId,
   role: oneOf(SET_ROLES),
   load: positive(HEAVIEST),
   reps,

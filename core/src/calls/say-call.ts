@@ -1,4 +1,8 @@
-import type { GripChoice, SetCall } from './types.ts';
+import { checkObject, checkOneOf } from '../check.ts';
+import { CHALK_KINDS } from '../clasp-curve/types.ts';
+import { STRAP_TYPES } from '../set-demand/lift.ts';
+import { listOf, oneOf, record, text, whole } from '../shape.ts';
+import type { ChalkCall, GripChoice, SetCall, StrapCall } from './types.ts';
 
 /** Each choice in the words of the trade. */
 export const GRIP_NAMES: Record<GripChoice, string> = {
@@ -16,13 +20,21 @@ export const STRAP_NAMES = {
   heavyDuty: 'heavy-duty',
 } as const;
 
+const chalkCheck = record<ChalkCall>({ kind: oneOf(CHALK_KINDS), where: listOf(text(200), 20) });
+const strapsCheck = record<StrapCall>({ type: oneOf(STRAP_TYPES), turns: whole(1, 6) });
+
 /**
  * The call as one would read it aloud across a gym, without the load.
- * @example sayCall(call) // 'mixed, left under, block chalk'
+ * @throws InvalidInputError for something that is no call.
+ * @example sayCall({ choice: 'mixed', sideUnder: 'left', chalk: { kind: 'block', where: [] }, verdict: 'called' }) // 'mixed, left under, block chalk'
  */
 export function sayCall(
   call: Pick<SetCall, 'choice' | 'sideUnder' | 'straps' | 'chalk' | 'verdict'>,
 ): string {
+  checkObject('call', call);
+  if (call.choice) checkOneOf('call.choice', call.choice, Object.keys(GRIP_NAMES));
+  if (call.choice) chalkCheck('call.chalk', call.chalk);
+  if (call.straps) strapsCheck('call.straps', call.straps);
   if (call.verdict === 'free') return 'no grip call';
   if (!call.choice) return 'leave it out';
   const parts: string[] = [GRIP_NAMES[call.choice]];

@@ -1,3 +1,4 @@
+import { checkText } from '../check.ts';
 import type { EffortRule, LadderStep, School, StrapPolicy } from './school.ts';
 import type { SetRole } from './set-role.ts';
 
@@ -322,8 +323,10 @@ const BY_ID = new Map(SCHOOLS.map((school) => [school.id, school]));
 
 /**
  * The school with this id, or undefined.
- * @example findSchool('bare-hands')?.strapsLast // null
+ * @throws InvalidInputError for an id that is no text.
+ * @example findSchool('bare-hands').strapsLast // null
  */
 export function findSchool(id: string): School | undefined {
+  checkText('id', id);
   return BY_ID.get(id);
 }

@@ -1,6 +1,11 @@
-import { checkFinite, checkList, checkObject, checkOneOf, checkPositive } from '../check.ts';
+import { checkList, checkObject, checkOneOf, checkPositive, checkRange } from '../check.ts';
 import { InvalidInputError } from '../errors.ts';
-import { EFFECTS, type HoldCurve } from './types.ts';
+import { CURVE_FAMILIES, EFFECTS, type HoldCurve } from './types.ts';
+
+/** No fit gives a term on ln seconds beyond this: its search is bounded well inside. */
+const LARGEST_TERM = 100;
+/** Where the data leave a direction open its variance stands at about 1e8; nothing honest is larger. */
+const LARGEST_COVARIANCE = 1e13;
 
 /** Curves already found sound: a session asks hundreds of questions of the same one. */
 const sound = new WeakSet<object>();
@@ -12,26 +17,30 @@ const sound = new WeakSet<object>();
 export function checkHoldCurve(curve: HoldCurve, field = 'curve'): void {
   if (typeof curve === 'object' && curve !== null && sound.has(curve)) return;
   checkObject(field, curve);
-  checkPositive(`${field}.referenceLoad`, curve.referenceLoad);
-  checkFinite(`${field}.intercept`, curve.intercept);
-  checkFinite(`${field}.slope`, curve.slope);
-  checkFinite(`${field}.logSigma`, curve.logSigma);
+  checkOneOf(`${field}.family`, curve.family, CURVE_FAMILIES);
+  checkPositive(`${field}.referenceLoad`, curve.referenceLoad, 2000);
+  checkRange(`${field}.intercept`, curve.intercept, -LARGEST_TERM, LARGEST_TERM);
+  checkRange(`${field}.slope`, curve.slope, -LARGEST_TERM, LARGEST_TERM);
+  checkRange(`${field}.logSigma`, curve.logSigma, -10, 10);
   checkList(`${field}.effects`, curve.effects, (each, name) => {
     checkOneOf(`${name}.name`, each?.name, EFFECTS);
-    checkFinite(`${name}.value`, each.value);
+    checkRange(`${name}.value`, each.value, -LARGEST_TERM, LARGEST_TERM);
   });
   const size = curve.effects.length + 3;
   const square = (rows: unknown): boolean =>
     Array.isArray(rows) &&
     rows.length === size &&
-    rows.every((row) => Array.isArray(row) && row.length === size && row.every(Number.isFinite));
-  if (!square(curve.covariance))
-    throw new InvalidInputError(
-      `${field}.covariance`,
-      `${size} rows of ${size} finite numbers`,
-      curve.covariance,
+    rows.every(
+      (row) =>
+        Array.isArray(row) &&
+        row.length === size &&
+        row.every((cell) => typeof cell === 'number' && Math.abs(cell) <= LARGEST_COVARIANCE),
     );
+  if (!square(curve.covariance))
+    throw new InvalidInputError(`${field}.covariance`, `${size} rows of ${size} numbers`, curve.covariance);
   checkObject(`${field}.evidence`, curve.evidence);
   checkOneOf(`${field}.evidence.prior`, curve.evidence.prior, ['default', 'flat']);
+  checkRange(`${field}.evidence.observations`, curve.evidence.observations, 0, 1e12);
+  checkRange(`${field}.evidence.slipped`, curve.evidence.slipped, 0, 1e12);
   sound.add(curve);
 }

@@ -50,8 +50,8 @@ const MAX_WEIGHT = 1e6;
  *
  * @throws InvalidInputError for a non-positive, non-finite or wrongly typed load, time, age, weight or condition.
  * @example
- * const curve = fitHoldCurve([{ load: 140, seconds: 9, ended: 'slipped' }], { referenceLoad: 126 });
- * holdLoad(curve, { seconds: 10, probability: 0.5 }); // about 133 kg
+ * medianLoad(fitHoldCurve([{ load: 140, seconds: 9, ended: 'slipped' }], { referenceLoad: 126 }), { seconds: 10 }).value
+ * // 134
  */
 export function fitHoldCurve(observations: readonly HoldObservation[], options: FitOptions): HoldCurve {
   if (!Array.isArray(observations))
@@ -74,7 +74,7 @@ export function fitHoldCurve(observations: readonly HoldObservation[], options: 
     LOG_SIGMA_PRIOR.mean,
   ]);
   const best = maximise(evaluate, start, searchBox(effects.length, prior));
-  const covariance = laplaceCovariance(best.at.hessian, best.theta.length);
+  const covariance = laplaceCovariance(best.at.hessian, best.theta.length, priors, best.settled);
   return {
     family,
     referenceLoad,

@@ -18,7 +18,8 @@ export interface HoldLoadQuestion extends HoldConditions {
  * The load, kg on both hands, that is held for `seconds` with the wanted probability: the inverse of
  * {@link holdProbability} in load. Where doubt is so wide that no load is that certain, 0; where it is so
  * wide that every load keeps more than that chance, {@link HEAVIEST_LOAD}.
- * @example holdLoad(curve, { seconds: 10, probability: 0.5 }) // the "10 s load"
+ * @throws InvalidInputError for something that is no curve, a time not above 0, or a chance outside 0–1.
+ * @example holdLoad(curve, { seconds: 10, probability: 0.5 }) // 126
  */
 export function holdLoad(curve: HoldCurve, question: HoldLoadQuestion): number {
   const logSeconds = Math.log(checkPositive('seconds', question?.seconds));

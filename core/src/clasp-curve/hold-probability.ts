@@ -13,7 +13,9 @@ export interface HoldQuestion extends HoldConditions {
 /**
  * The chance that the hand holds `load` for `seconds`: Φ((η − ln t)/√(σ² + xᵀΣx)), the doubt about the curve included.
  * Never rises with load or seconds.
- * @example holdProbability(curve, { load: 140, seconds: 10, grip: 'hook' }) // 0.81
+ * @throws InvalidInputError for something that is no curve, a load or time not above 0, or an unknown condition.
+ * @example holdProbability(curve, { load: 126, seconds: 10 }) // 0.5
+ * @example holdProbability(curve, { load: 140, seconds: 10, grip: 'hook' }) // 0.71
  */
 export function holdProbability(curve: HoldCurve, question: HoldQuestion): number {
   const { p, l, logSeconds } = asked(curve, question);
@@ -23,6 +25,8 @@ export function holdProbability(curve: HoldCurve, question: HoldQuestion): numbe
 /**
  * The range in which the chance itself lies four times in five, given how well the curve is known: wide where few
  * holds stand behind it. The middle figure to show beside it is {@link holdProbability}.
+ * @throws InvalidInputError as {@link holdProbability} does.
+ * @example holdProbabilityRange(curve, { load: 126, seconds: 10 }) // { low: 0.01, high: 0.99 }
  */
 export function holdProbabilityRange(
   curve: HoldCurve,

@@ -10,16 +10,20 @@ export interface HoldSecondsQuestion extends HoldConditions {
   readonly probability: number;
 }
 
+/** e⁵⁰ s stands for "as long as one likes". */
+const LONGEST_LOG_SECONDS = 50;
+
 /**
  * The seconds that `load` is held with the wanted probability: the inverse of {@link holdProbability} in time.
- * @example holdSeconds(curve, { load: 120, probability: 0.5 }) // the median hold
+ * @throws InvalidInputError for something that is no curve, a load not above 0, or a chance outside 0–1.
+ * @example holdSeconds(curve, { load: 63, probability: 0.5 }) // 113.1
  */
 export function holdSeconds(curve: HoldCurve, question: HoldSecondsQuestion): number {
   const load = checkPositive('load', question?.load);
   const k = normalInverse(checkProbability('probability', question.probability));
   const p = predictorFor(curve, question);
   const l = clampToMonotone(p, Math.log(load / p.referenceLoad), k);
-  return Math.exp(p.level - p.slope * l - k * spreadAt(p, l));
+  return Math.exp(Math.min(LONGEST_LOG_SECONDS, p.level - p.slope * l - k * spreadAt(p, l)));
 }
 
 /**
@@ -27,6 +31,7 @@ export function holdSeconds(curve: HoldCurve, question: HoldSecondsQuestion): nu
  * trough for k < 0); beyond it the value of the point holds, just as in the monotone score.
  */
 function clampToMonotone(p: Predictor, l: number, k: number): number {
+  if (!(p.v2 > 0)) return l;
   const tightness = k * k - (p.slope * p.slope) / p.v2;
   if (!(tightness > 0)) return l;
   const floor = Math.max(p.v0 - (p.v1 * p.v1) / p.v2, 0);

@@ -1,4 +1,5 @@
 import { checkOneOf, checkPositive } from '../check.ts';
+import { HEAVIEST_LOAD } from './hold-load.ts';
 import { checkHoldCurve } from './check-hold-curve.ts';
 import { aroundLog, type Estimate } from '../statistics/estimate.ts';
 import { predictorFor, type Predictor } from './predictor.ts';
@@ -8,6 +9,8 @@ import { EFFECTS, type Effect, type HoldConditions, type HoldCurve } from './typ
 /**
  * The load whose median hold is `seconds` under the conditions, kg, with its 80 % interval (delta method on ln load).
  * The "10 s load" and "30 s load" are this at 10 and 30.
+ * @throws InvalidInputError for something that is no curve, a time not above 0, or an unknown condition.
+ * @example medianLoad(curve, { seconds: 10 }) // { value: 126, low: 97.5, high: 162.8 }
  */
 export function medianLoad(
   curve: HoldCurve,
@@ -17,14 +20,16 @@ export function medianLoad(
   const p = predictorFor(curve, question);
   const l = (p.level - Math.log(seconds)) / p.slope;
   const doubt = Math.sqrt(Math.max(doubtAboutMean(curve, p, l), 0)) / p.slope;
-  return aroundLog(p.referenceLoad * Math.exp(l), doubt);
+  return bounded(aroundLog(p.referenceLoad * Math.exp(tame(l)), tame(doubt)));
 }
 
 /**
  * What a condition is worth to this lifter as a multiplier on load, exp(effect/slope), with its 80 % interval:
  * 1.25 for hook means a quarter more load for the same seconds than double overhand. `fromLog` is the share of the
  * prior's variance that the log has removed, 0 (nothing known but the working figure) to 1. Undefined where a flat-prior
- * curve has no such term.
+ * curve has no such term. Source: delta method.
+ * @throws InvalidInputError for something that is no curve, or an unknown effect.
+ * @example worthOf(curve, 'hook') // { value: 1.28, low: 1.07, high: 1.53, fromLog: 0 }
  */
 export function worthOf(
   curve: HoldCurve,
@@ -45,7 +50,7 @@ export function worthOf(
     toSlope * toSlope * cov[1]![1]!;
   const prior = effectPrior(effect).sd ** 2;
   return {
-    ...aroundLog(Math.exp(value / slope), Math.sqrt(Math.max(variance, 0))),
+    ...aroundLog(Math.exp(tame(value / slope)), tame(Math.sqrt(Math.max(variance, 0)))),
     fromLog: Math.min(1, Math.max(0, 1 - cov[row]![row]! / prior)),
   };
 }
@@ -55,7 +60,17 @@ function worthByPrior(curve: HoldCurve, effect: Effect): Estimate & { readonly f
   const { mean, sd } = effectPrior(effect);
   const { slope } = curve;
   const variance = (sd / slope) ** 2 + (mean / (slope * slope)) ** 2 * curve.covariance[1]![1]!;
-  return { ...aroundLog(Math.exp(mean / slope), Math.sqrt(variance)), fromLog: 0 };
+  return { ...aroundLog(Math.exp(tame(mean / slope)), tame(Math.sqrt(variance))), fromLog: 0 };
+}
+
+/** A flat-prior curve may be as good as level, and then says nothing of loads: a factor of e²⁰ either way stands for that. */
+function tame(log: number): number {
+  return Number.isNaN(log) ? 0 : Math.max(-20, Math.min(20, log));
+}
+
+function bounded({ value, low, high }: Estimate): Estimate {
+  const cap = (load: number): number => Math.min(load, HEAVIEST_LOAD);
+  return { value: cap(value), low: cap(low), high: cap(high) };
 }
 
 function doubtAboutMean(curve: HoldCurve, p: Predictor, l: number): number {

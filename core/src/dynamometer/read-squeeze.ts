@@ -65,6 +65,9 @@ const says = (ruleId: string, text: string): Reason => ({ ruleId, rank: 'evidenc
  * smaller than the minimal detectable change is no change. A drop in two tests running proposes easier holds today.
  * Forces in kgf.
  * @throws InvalidInputError naming the test and field that cannot be used.
+ * @example
+ * readSqueeze({ today: { on: '2026-11-20', protocol: { handle: 2, elbow: 90, posture: 'seated', handOrder: 'leftFirst', trials: 1, rest: 60 }, trials: [{ hand: 'left', force: 50 }] }, earlier: [] }).hands.left.verdict
+ * // 'unknown'
  */
 export function readSqueeze(question: SqueezeQuestion): SqueezeReading {
   questionCheck('', question);

@@ -37,6 +37,9 @@ export function squeezeScores(test: SqueezeTest): Partial<Record<Side, HandScore
  * Are two tests done alike enough to be compared? Handle, elbow (to ten degrees), posture and hand order must be the
  * same; the number of trials and the rest may differ a little without making another test of it.
  * @throws InvalidInputError for something that is no protocol.
+ * @example
+ * sameProtocol({ handle: 2, elbow: 90, posture: 'seated', handOrder: 'leftFirst', trials: 3, rest: 60 }, { handle: 3, elbow: 90, posture: 'seated', handOrder: 'leftFirst', trials: 3, rest: 60 })
+ * // false
  */
 export function sameProtocol(a: SqueezeProtocol, b: SqueezeProtocol): boolean {
   protocolCheck('a', a);

@@ -43,6 +43,9 @@ const FATIGUE_AFTER_PEAK = 2;
  * spikes and negative values are handled as {@link cleanTrace} says, and reported. Linear in the number of samples.
  * @throws InvalidInputError for lists of unequal length, fewer than 25 or more than a million samples, a sampling slower
  * than 50 Hz, or forces in another unit.
+ * @example
+ * analyseTrace({ times: Array.from({ length: 400 }, (_, i) => i / 80), forces: Array.from({ length: 400 }, (_, i) => (i < 80 ? 1 : 41)) })
+ * // { tare: 1, onset: 1, peak: 40, fatigueIndex: 0 }
  */
 export function analyseTrace(trace: ForceTrace): TraceReading | undefined {
   const clean = cleanTrace(trace);

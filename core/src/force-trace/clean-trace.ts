@@ -50,6 +50,8 @@ const QUIET_RANGE = 2;
 const SPIKE = 5;
 /** kgf below zero that count as negative rather than noise. */
 const NEGATIVE = 1;
+/** s; any clock of a device reads less. */
+const LATEST = 1e10;
 /** kgf beyond which a reading is in another unit. */
 const MAX_FORCE = 300;
 
@@ -58,6 +60,9 @@ const MAX_FORCE = 300;
  * the quiet start, takes negative forces as zero, and reports all of it. Linear in the number of samples.
  * @throws InvalidInputError for lists of unequal length, too few or too many samples, a sampling slower than 50 Hz, or
  * forces in another unit.
+ * @example
+ * cleanTrace({ times: Array.from({ length: 100 }, (_, i) => i / 80), forces: Array.from({ length: 100 }, (_, i) => (i === 50 ? 90 : 2)) }).problems.spikes
+ * // 1
  */
 export function cleanTrace(trace: ForceTrace): CleanTrace {
   const { times: rawTimes, forces: rawForces } = checked(trace);
@@ -66,9 +71,9 @@ export function cleanTrace(trace: ForceTrace): CleanTrace {
   const forces = new Float64Array(count);
   let kept = 0;
   for (let i = 0; i < count; i++) {
-    const time = rawTimes[i]!;
-    const force = rawForces[i]!;
-    if (!Number.isFinite(time) || !Number.isFinite(force) || (kept > 0 && !(time > times[kept - 1]!)))
+    const time = asNumber(rawTimes[i]);
+    const force = asNumber(rawForces[i]);
+    if (!(Math.abs(time) < LATEST) || !Number.isFinite(force) || (kept > 0 && !(time > times[kept - 1]!)))
       continue;
     times[kept] = time;
     forces[kept++] = force;
@@ -137,6 +142,11 @@ function checked(trace: ForceTrace): ForceTrace {
       trace.times.length,
     );
   return trace;
+}
+
+/** What is no number at all counts as a sample dropped. */
+function asNumber(value: unknown): number {
+  return typeof value === 'number' ? value : Number.NaN;
 }
 
 /** Median step between samples, from a sample of a few thousand where there are more. */

@@ -53,6 +53,9 @@ const LEAST_SHARE = 0.3;
  * that a lifter who starts late or counts loosely is read all the same. Forces in kgf, times in s. Source: all-out
  * intermittent test, critical force and the impulse above it.
  * @throws InvalidInputError for a trace that cannot be used, or a protocol outside 2–200 contractions of 1–60 s.
+ * @example
+ * repeatedContractions({ times: Array.from({ length: 19280 }, (_, i) => i / 80), forces: Array.from({ length: 19280 }, (_, i) => ((i / 80) % 10 >= 3 ? 30 : 0)) })
+ * // { complete: true, endTestForce: 30 }
  */
 export function repeatedContractions(
   trace: ForceTrace,

@@ -105,6 +105,9 @@ const questionCheck: Check = record<ForearmWeekQuestion>({
  * heavy bare-handed pull, with opening work added until closing no longer outweighs it. Source: set cover, solved
  * exactly over the targets.
  * @throws InvalidInputError naming the field that cannot be used.
+ * @example
+ * planForearmWeek({ days: [{ on: '2026-11-23', session: 'pull' }], kit: ['band'], planned: [] }).sessions[0].exercises.map((each) => each.lift).includes('band-opening')
+ * // true
  */
 export function planForearmWeek(question: ForearmWeekQuestion): ForearmWeek {
   questionCheck('', question);

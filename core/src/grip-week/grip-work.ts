@@ -94,6 +94,9 @@ const questionCheck: Check = record<GripWorkQuestion>({
  * that a second at the load held for ten seconds counts one, whatever the exercise. Strapped sets add nothing. Loads in
  * kg, results in those seconds.
  * @throws InvalidInputError naming the item and field that cannot be used.
+ * @example
+ * gripWork({ today: '2026-11-22', items: [{ on: '2026-11-20', lift: 'hold.front-rack', sets: 2, reps: 1, seconds: 10, load: 126 }], curves: { support: curve } }).byKind.support
+ * // 20
  */
 export function gripWork(question: GripWorkQuestion): GripWork {
   questionCheck('', question);
@@ -170,6 +173,7 @@ export interface WeekOfGripWork {
 /**
  * Grip work week by week, the latest last: each week is the seven days that end with it.
  * @throws InvalidInputError as {@link gripWork} does, or for weeks outside 1–520.
+ * @example gripWorkByWeek({ today: '2026-11-22', items: [], curves: { support: curve } }, 2).map((week) => week.from) // ['2026-11-09', '2026-11-16']
  */
 export function gripWorkByWeek(question: GripWorkQuestion, weeks: number): WeekOfGripWork[] {
   whole(1, 520)('weeks', weeks);

@@ -59,6 +59,9 @@ const says = (ruleId: string, words: string): Reason => ({ ruleId, rank: 'eviden
  * a meet for a school that holds near the limit; two to five weeks, ending about a week before a meet, and not on the
  * heels of the last block unless a meet asks for it.
  * @throws InvalidInputError naming the field that cannot be used.
+ * @example
+ * proposeHoldBlock({ today: '2026-11-23', school: findSchool('same-grip'), heavySets: { done: 10, slipped: 2 } })
+ * // { propose: true, startsOn: '2026-11-23', endsOn: '2026-12-20', weeks: 4 }
  */
 export function proposeHoldBlock(question: HoldBlockQuestion): HoldBlockProposal {
   questionCheck('', question);

@@ -290,7 +290,7 @@ export function checkGripWeek(week: GripWeek): SpacingFinding[] {
 export function nextHardHoldDay(week: GripWeek, from: string, time = '18:00Z'): string | undefined {
   weekCheck('', week);
   checkDay('from', from);
-  if (!/^\d{2}:\d{2}(Z|[+-]\d{2}:\d{2})$/.test(time))
+  if (typeof time !== 'string' || !/^\d{2}:\d{2}(Z|[+-]\d{2}:\d{2})$/.test(time))
     throw new InvalidInputError('time', 'a time with its zone, as 18:00Z', time);
   moment('time', `${from}T${time}`);
   for (let i = 0; i < 14; i++) {

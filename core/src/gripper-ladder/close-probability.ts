@@ -1,4 +1,4 @@
-import { checkList, checkObject, checkFinite, checkOneOf, checkPositive } from '../check.ts';
+import { checkList, checkObject, checkOneOf, checkPositive, checkRange } from '../check.ts';
 import { InvalidInputError } from '../errors.ts';
 import { SIDES, type Side } from '../hands/hand-state.ts';
 import { aroundLog, EIGHTY_PERCENT, type Estimate } from '../statistics/estimate.ts';
@@ -20,11 +20,11 @@ export function checkLadder(ladder: GripperLadder, field = 'ladder'): void {
   checkObject(field, ladder);
   checkList(`${field}.terms`, ladder.terms, (term, name) => {
     checkOneOf(`${name}.name`, term?.name, GRIPPER_TERMS);
-    checkFinite(`${name}.value`, term.value);
+    checkRange(`${name}.value`, term.value, -1000, 1000);
   });
   const size = ladder.terms.length;
   checkList(`${field}.covariance`, ladder.covariance, (row, name) =>
-    checkList(name, row, (cell, at) => checkFinite(at, cell)),
+    checkList(name, row, (cell, at) => checkRange(at, cell, -1e13, 1e13)),
   );
   if (ladder.covariance.length !== size || ladder.covariance.some((row) => row.length !== size))
     throw new InvalidInputError(`${field}.covariance`, `${size} rows of ${size} numbers`, ladder.covariance);
@@ -82,6 +82,9 @@ export function closeProbability(ladder: GripperLadder, question: CloseQuestion)
 /**
  * The range in which that chance itself lies four times in five, given how well the ladder is known.
  * @throws InvalidInputError as {@link closeProbability} does.
+ * @example
+ * closeProbabilityRange(fitGripperLadder([{ hand: 'left', resistance: 50, depth: 'open', closed: true }]), { hand: 'left', resistance: 40 })
+ * // { low: 0.77, high: 1 }
  */
 export function closeProbabilityRange(
   ladder: GripperLadder,
@@ -91,6 +94,9 @@ export function closeProbabilityRange(
   const reach = EIGHTY_PERCENT * Math.sqrt(variance);
   return { low: normalCdf(mean - reach), high: normalCdf(mean + reach) };
 }
+
+/** A slope flatter than this, either way, is none. */
+const LEVEL = 1e-6;
 
 /**
  * The resistance, kg, that a hand closes one time in two from the given start, with its 80 % interval (delta method on
@@ -108,7 +114,9 @@ export function halfChanceResistance(
   checkOneOf('depth', depth, START_DEPTHS);
   const present = rowOf(ladder, hand, depth, 0);
   const level = ladder.terms.reduce((sum, term, j) => sum + term.value * present[j]!, 0);
-  const slope = ladder.terms.find((term) => term.name === 'slope')!.value;
+  // A level flat-prior ladder says nothing of resistance: the clamps below then stand for that.
+  const fitted = ladder.terms.find((term) => term.name === 'slope')!.value;
+  const slope = Math.abs(fitted) < LEVEL ? -LEVEL : fitted;
   // ln R½ = −level/slope; its gradient is −1/slope on each present term and level/slope² on the slope.
   const gradient = ladder.terms.map((term, j) =>
     term.name === 'slope' ? level / (slope * slope) : -present[j]! / slope,

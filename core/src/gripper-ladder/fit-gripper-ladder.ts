@@ -53,6 +53,7 @@ const attemptsCheck: Check = listOf(
  * half-life 42 days. Any number of attempts, none included, gives a usable ladder. With `prior: 'flat'` it equals probit
  * maximum likelihood on the terms that the attempts hold.
  * @throws InvalidInputError naming the attempt and field that cannot be used.
+ * @example fitGripperLadder([{ hand: 'left', resistance: 54, depth: 'open', closed: true }]).evidence.closed // 1
  */
 export function fitGripperLadder(
   attempts: readonly GripperAttempt[],
@@ -81,7 +82,7 @@ export function fitGripperLadder(
     lower: bound(-60, -60),
     upper: bound(prior === 'default' ? FLATTEST_SLOPE : 60, 60),
   });
-  const covariance = laplaceCovariance(best.at.hessian, terms.length);
+  const covariance = laplaceCovariance(best.at.hessian, terms.length, priors, best.settled);
   return {
     terms: terms.map((name, j) => ({ name, value: best.theta[j]! })),
     covariance: covariance.matrix,

@@ -91,6 +91,9 @@ const says = (ruleId: string, words: string): Reason => ({ ruleId, rank: 'eviden
  * single attempts on a goal closed between one time in five and three in five, negatives on the next past it, timed
  * closes on the working one, and opening work after. Sets stay short of failure.
  * @throws InvalidInputError naming the field of the request that cannot be used.
+ * @example
+ * gripperPlan({ ladder: fitGripperLadder([]), hand: 'left', grippers: [{ id: 'a', name: 'A', resistance: 27 }, { id: 'b', name: 'B', resistance: 60 }] }).working.gripper.id
+ * // 'a'
  */
 export function gripperPlan(request: GripperPlanRequest): GripperPlan {
   requestCheck('', request);

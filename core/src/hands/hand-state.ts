@@ -1,11 +1,15 @@
+import { checkOneOf } from '../check.ts';
+
 export const SIDES = ['left', 'right'] as const;
 export type Side = (typeof SIDES)[number];
 
 /**
  * The other side.
+ * @throws InvalidInputError for anything but a side.
  * @example otherSide('left') // 'right'
  */
 export function otherSide(side: Side): Side {
+  checkOneOf('side', side, SIDES);
   return side === 'left' ? 'right' : 'left';
 }
 

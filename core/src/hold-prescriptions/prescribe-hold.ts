@@ -147,6 +147,9 @@ const requestCheck: Check = record<HoldRequest>({
  * first); one miss → the same again; two misses running → 7.5 % off. Never above the kind's safe limit (the deadlift
  * max for rack holds) unless the coach raised the ceiling. Loads in kg as the lift is written, times in s.
  * @throws InvalidInputError naming the field of the request that cannot be used.
+ * @example
+ * prescribeHold({ kind: 'frontRackHold', curve, lifter, venue, school: findSchool('strap-the-volume'), history: [], equipment: { bar: 20, collars: 0, plates: [{ mass: 20, unit: 'kg', pairs: 4 }, { mass: 2.5, unit: 'kg', pairs: 1 }] } })
+ * // { sets: 2, seconds: 10, grip: 'hook', load: 105, change: 'start' }
  */
 export function prescribeHold(request: HoldRequest): HoldPrescription {
   requestCheck('', request);

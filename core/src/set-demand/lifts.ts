@@ -1,5 +1,7 @@
+import { checkText } from '../check.ts';
 import { InvalidInputError } from '../errors.ts';
 import type { Grip } from '../clasp-curve/types.ts';
+import { liftCheck } from './check-lift.ts';
 import type { Lift, LiftFamily, StrapAdmission, StrapFit } from './lift.ts';
 
 /** Controlled pulls load the hands a little more than the bar weighs. */
@@ -378,10 +380,12 @@ const BY_ID = new Map(LIFTS.map((lift) => [lift.id, lift]));
 
 /**
  * The lift of the catalogue with this id, or undefined.
- * @example findLift('clean')?.straps.allowed // false
+ * @throws InvalidInputError for an id that is no text.
+ * @example findLift('clean').straps.allowed // false
  * @example findLift('kettle') // undefined
  */
 export function findLift(id: string): Lift | undefined {
+  checkText('id', id);
   return BY_ID.get(id);
 }
 
@@ -391,24 +395,12 @@ export function findLift(id: string): Lift | undefined {
  * @example liftOf('romanian').secondsPerRep // 4
  */
 export function liftOf(lift: Lift | string, field = 'lift'): Lift {
-  const found =
-    typeof lift === 'string' ? BY_ID.get(lift) : BY_ID.get(lift?.id) === lift ? lift : checkedLift(lift);
-  if (!found) throw new InvalidInputError(field, 'a lift of the catalogue', lift);
-  return found;
-}
-
-/** A coach's own figures for a lift: taken where they have the shape of one. */
-function checkedLift(lift: Lift): Lift | undefined {
-  const positive = (value: unknown, max: number): boolean =>
-    typeof value === 'number' && value > 0 && value <= max;
-  const sound =
-    typeof lift === 'object' &&
-    lift !== null &&
-    typeof lift.id === 'string' &&
-    typeof lift.name === 'string' &&
-    positive(lift.secondsPerRep, 3600) &&
-    positive(lift.dynamicFactor, 5) &&
-    typeof lift.straps?.allowed === 'boolean' &&
-    [lift.admits, lift.cues, lift.wrist, lift.needs].every(Array.isArray);
-  return sound ? lift : undefined;
+  if (typeof lift === 'string') {
+    const found = BY_ID.get(lift);
+    if (!found) throw new InvalidInputError(field, 'a lift of the catalogue', lift);
+    return found;
+  }
+  // A coach's own figures for a lift are taken where they have the shape of one.
+  liftCheck(field, lift);
+  return lift;
 }

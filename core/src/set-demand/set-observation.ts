@@ -1,13 +1,16 @@
-import { checkBoolean, checkOneOf, checkWhole } from '../check.ts';
+import { checkWhole } from '../check.ts';
+import { bool, oneOf, optional, positive, range, record, whole, type Check } from '../shape.ts';
 import {
+  CHALK_KINDS,
   GRIPS,
+  HANDS_ON,
   type ChalkKind,
   type Grip,
   type HandsOn,
   type HoldObservation,
 } from '../clasp-curve/types.ts';
 import { liftOf } from './lifts.ts';
-import { setDemand, type RepStyle } from './set-demand.ts';
+import { REP_STYLES, setDemand, type RepStyle } from './set-demand.ts';
 
 /** A lifting set as it was done. */
 export interface DoneSet {
@@ -32,6 +35,22 @@ export interface DoneSet {
   readonly ageDays?: number;
 }
 
+const doneCheck: Check = record<DoneSet>({
+  lift: (field, value) => void liftOf(value as string, field),
+  load: range(0, 2000),
+  reps: whole(1, 100),
+  style: optional(oneOf(REP_STYLES)),
+  grip: oneOf(GRIPS),
+  strapped: bool,
+  chalk: optional(oneOf(CHALK_KINDS)),
+  diameter: optional(range(5, 200)),
+  bodyMass: optional(positive(400)),
+  hand: optional(oneOf(HANDS_ON)),
+  slippedAtRep: optional(whole(1, 100)),
+  seconds: optional(positive(3600)),
+  ageDays: optional(range(0, 36525)),
+});
+
 /**
  * What a lifting set tells about the hands: a hold as long as its demand, ended by a slip or on purpose. A slip in a
  * repetition lies somewhere within it. Undefined where it tells nothing: strapped, or not hanging from the hands.
@@ -43,8 +62,8 @@ export interface DoneSet {
  */
 export function observeSet(set: DoneSet): HoldObservation | undefined {
   const lift = liftOf(set?.lift);
-  checkOneOf('grip', set.grip, GRIPS);
-  if (checkBoolean('strapped', set.strapped) || lift.curve === null) return undefined;
+  doneCheck('', set);
+  if (set.strapped || lift.curve === null) return undefined;
   const whole = setDemand(set);
   const { slippedAtRep } = set;
   const observed: { -readonly [Key in keyof HoldObservation]: HoldObservation[Key] } = {

@@ -195,6 +195,9 @@ const watchedCheck: Check = record<Watched>({
 /**
  * The usual mistakes that the log of the last four weeks shows, each with the number of sets (or sessions) that show it.
  * @throws InvalidInputError naming the set and field that cannot be used.
+ * @example
+ * usualMistakes({ today: '2026-11-25', deadliftMax: 180, hookStage: 'carry', sets: [{ on: '2026-11-24', session: 'tue', lift: 'deadlift.conventional', role: 'top', load: 160, reps: 1, grip: 'mixed', strapped: false, elbowBent: true }] }).map((each) => each.id)
+ * // ['mistake.bent-elbow-under-mixed']
  */
 export function usualMistakes(watched: Watched): UsualMistake[] {
   watchedCheck('', watched);

@@ -1,0 +1,325 @@
+import fc from 'fast-check';
+import * as core from './index.ts';
+import { EXAMPLE_SCOPE, publicFunctions } from './public-functions.test-helper.ts';
+
+const { curve, lifter, venue } = EXAMPLE_SCOPE;
+const school = core.findSchool('strap-the-volume')!;
+const ledger = core.mixedLedger([]);
+const deadlift = core.findLift('deadlift.conventional')!;
+const plates: core.PlatePairs[] = [
+  { mass: 20, unit: 'kg', pairs: 4 },
+  { mass: 2.5, unit: 'kg', pairs: 1 },
+];
+const ladder = core.fitGripperLadder([]);
+const protocol: core.SqueezeProtocol = {
+  handle: 2,
+  elbow: 90,
+  posture: 'seated',
+  handOrder: 'leftFirst',
+  trials: 2,
+  rest: 60,
+};
+const squeeze = (on: string): core.SqueezeTest => ({
+  on,
+  protocol,
+  trials: [
+    { hand: 'left', force: 50 },
+    { hand: 'left', force: 52 },
+    { hand: 'right', force: 55 },
+  ],
+});
+const trace = {
+  times: Array.from({ length: 160 }, (_, i) => i / 80),
+  forces: Array.from({ length: 160 }, (_, i) => (i < 40 ? 1 : 41)),
+};
+const context: Omit<core.CallContext, 'set'> = {
+  lifter: { ...lifter, flags: [{ kind: 'shoulder', side: 'left', cleared: true }] },
+  school,
+  venue: { ...venue, straps: ['loop'] },
+  event: { name: 'Harbour Open', straps: false, thumbTape: true, liquidChalk: true },
+  curve,
+  ledger,
+};
+const set: core.SetToCall = { lift: deadlift, role: 'top', load: 160, reps: 1, style: 'reset', seconds: 6 };
+const work = {
+  today: '2026-11-22',
+  items: [{ on: '2026-11-20', lift: 'hold.front-rack', sets: 2, reps: 1, seconds: 10, load: 126 }],
+  curves: { support: curve },
+};
+const week: core.GripWeek = {
+  events: [
+    { kind: 'hardHold', at: '2026-11-23T18:00Z', session: 'mon' },
+    { kind: 'heavyBarePull', at: '2026-11-24T18:00Z', session: 'tue' },
+  ],
+  meetOn: '2026-12-20',
+};
+
+/** Sound arguments for every public function. */
+const SOUND: Record<string, unknown[]> = {
+  toKg: [45, 'lb'],
+  fromKg: [20, 'lb'],
+  formatMass: [172.5, 'kg'],
+  otherSide: ['left'],
+  fitHoldCurve: [
+    [
+      { load: 140, seconds: 9, ended: 'slipped', grip: 'hook', chalk: 'none', ageDays: 3, weight: 1 },
+      { load: 120, seconds: 20, ended: 'stopped', diameter: 32, earlierHolds: 1, position: 'behindBack' },
+      { load: 150, seconds: 5, ended: 'slipped', within: [3, 7], hand: 'left', times: 2 },
+    ],
+    { referenceLoad: 126, prior: 'default', family: 'support' },
+  ],
+  holdProbability: [
+    curve,
+    { load: 126, seconds: 10, grip: 'hook', chalk: 'none', diameter: 32, earlierHolds: 1 },
+  ],
+  holdProbabilityRange: [curve, { load: 126, seconds: 10 }],
+  holdLoad: [curve, { seconds: 10, probability: 0.9, position: 'supinated' }],
+  holdSeconds: [curve, { load: 126, probability: 0.9 }],
+  medianLoad: [curve, { seconds: 10, hand: 'left' }],
+  worthOf: [curve, 'hook'],
+  findLift: ['clean'],
+  liftOf: ['clean'],
+  setDemand: [{ lift: 'hang.dead', reps: 3, style: 'touchAndGo', load: 20, bodyMass: 80 }],
+  writtenLoad: ['hang.dead', 200, 80],
+  observeSet: [
+    {
+      lift: 'deadlift.conventional',
+      load: 200,
+      reps: 5,
+      grip: 'hook',
+      strapped: false,
+      slippedAtRep: 3,
+      ageDays: 1,
+    },
+  ],
+  gripCeilings: [curve, { lift: 'deadlift.conventional', reps: [1, 5], probability: 0.95, style: 'reset' }],
+  mixedLedger: [[{ sideUnder: 'left', reps: 1, load: 180, seconds: 5 }]],
+  nextSideUnder: [ledger, 'right'],
+  nextHookStage: ['learn', [{ on: '2026-11-20', pain: 2, skin: 'sound', slipped: false }]],
+  skinBudget: ['learn', 180, [{ load: 60, seconds: 5 }]],
+  handsOn: [[{ on: '2026-11-20', hands: lifter.hands }], '2026-11-22'],
+  findSchool: ['bare-hands'],
+  callSet: [
+    { ...context, set, override: { choice: 'mixed', sideUnder: 'left', reason: 'meet', by: 'Maren' } },
+  ],
+  callSession: [{ ...context, sets: [set, { ...set, lift: core.findLift('hold.front-rack')! }] }],
+  sayCall: [core.callSet({ ...context, set })],
+  prescribeHold: [
+    {
+      kind: 'frontRackHold',
+      curve,
+      lifter,
+      venue,
+      school,
+      ledger,
+      history: [{ load: 140, grip: 'hook', target: 10, sets: [{ seconds: 10, ended: 'stopped' }] }],
+      equipment: { bar: 20, collars: 5, plates },
+      meet: { daysAway: 20 },
+      timing: { hoursSinceHardHold: 60 },
+    },
+  ],
+  checkGripWeek: [week],
+  nextHardHoldDay: [week, '2026-11-24', '18:00Z'],
+  gripWork: [work],
+  gripWorkByWeek: [work, 3],
+  proposeHoldBlock: [
+    {
+      today: '2026-11-23',
+      school,
+      heavySets: { done: 10, slipped: 2 },
+      confidence: [3, 2, 2],
+      meetOn: '2026-12-20',
+      lastBlockEndedOn: '2026-09-01',
+    },
+  ],
+  planForearmWeek: [
+    {
+      days: [{ on: '2026-11-23', session: 'pull', heavyPullNextDay: false }],
+      kit: ['band', 'lever'],
+      planned: [{ lift: 'row.barbell', sets: 4 }],
+      elbowPain: 2,
+    },
+  ],
+  loadBar: [{ target: 142.5, bar: 20, collars: 5, plates }],
+  loadRamp: [{ targets: [60, 100], bar: 20, collars: 5, plates }],
+  fitGripperLadder: [
+    [{ hand: 'left', resistance: 54, depth: 'open', closed: true, gapMm: 0, ageDays: 2 }],
+    { prior: 'default' },
+  ],
+  closeProbability: [ladder, { hand: 'left', resistance: 50, depth: 'deep' }],
+  closeProbabilityRange: [ladder, { hand: 'left', resistance: 50 }],
+  halfChanceResistance: [ladder, 'left', 'open'],
+  gripperPlan: [
+    {
+      ladder,
+      hand: 'left',
+      lifter,
+      grippers: [
+        { id: 'a', name: 'A', resistance: 27 },
+        { id: 'b', name: 'B', resistance: null },
+      ],
+    },
+  ],
+  typicalError: [
+    [
+      [50, 52],
+      [48, 47],
+      [51, 51],
+    ],
+  ],
+  minimalDetectableChange: [2],
+  intraclassCorrelation: [
+    [
+      [50, 52],
+      [48, 47],
+      [51, 51],
+    ],
+    0.8,
+  ],
+  squeezeScores: [squeeze('2026-11-20')],
+  sameProtocol: [protocol, protocol],
+  squeezeAsymmetry: [50, 45, 1],
+  readSqueeze: [
+    { today: squeeze('2026-11-20'), earlier: [squeeze('2026-11-10'), squeeze('2026-11-01')], score: 'best' },
+  ],
+  cleanTrace: [trace],
+  analyseTrace: [trace],
+  repeatedContractions: [trace, { count: 2, on: 1, off: 1 }],
+  rankSlipCauses: [
+    [
+      {
+        lift: 'deadlift.conventional',
+        role: 'top',
+        reps: 3,
+        slippedAtRep: 2,
+        grip: 'hook',
+        confidence: 2,
+        thumbFingers: 2,
+      },
+    ],
+  ],
+  usualMistakes: [
+    {
+      today: '2026-11-25',
+      deadliftMax: 180,
+      hookStage: 'carry',
+      sets: [
+        {
+          on: '2026-11-24',
+          session: 'tue',
+          lift: 'deadlift.conventional',
+          role: 'top',
+          load: 160,
+          reps: 1,
+          grip: 'mixed',
+          strapped: false,
+        },
+      ],
+    },
+  ],
+};
+
+/** What nobody should hand in, and what sits at the edge. */
+const JUNK: readonly unknown[] = [
+  undefined,
+  null,
+  Number.NaN,
+  Infinity,
+  -Infinity,
+  0,
+  -0,
+  -1,
+  1e-300,
+  1e-9,
+  0.5,
+  3,
+  1e6,
+  1e308,
+  '',
+  'x',
+  '2026-02-30',
+  '1e3',
+  true,
+  [],
+  [null],
+  [Number.NaN],
+  {},
+  { kind: 'x' },
+  () => 1,
+  Symbol.iterator,
+  10n,
+];
+
+type Path = readonly (string | number)[];
+
+/** Every place in a value, itself first. */
+function places(value: unknown, at: Path = [], depth = 0): Path[] {
+  if (typeof value !== 'object' || value === null || depth > 6) return [at];
+  return [at, ...Object.entries(value).flatMap(([key, each]) => places(each, [...at, key], depth + 1))];
+}
+
+/** The value with another one at a place. */
+function replaced(value: unknown, [key, ...rest]: Path, junk: unknown): unknown {
+  if (key === undefined) return junk;
+  if (Array.isArray(value))
+    return value.map((each, i) => (String(i) === String(key) ? replaced(each, rest, junk) : each));
+  if (typeof value !== 'object' || value === null) return value;
+  return { ...value, [key]: replaced((value as Record<string, unknown>)[key], rest, junk) };
+}
+
+/** The first place where a result holds a number that is none. */
+function notANumber(value: unknown, at = 'result', depth = 0): string | undefined {
+  if (typeof value === 'number') return Number.isFinite(value) ? undefined : `${at} is ${value}`;
+  if (typeof value === 'string')
+    return /\bNaN\b|undefined|Infinity/.test(value) ? `${at} says ${value}` : undefined;
+  if (typeof value !== 'object' || value === null || depth > 8) return undefined;
+  for (const [key, each] of Object.entries(value)) {
+    const found = notANumber(each, `${at}.${key}`, depth + 1);
+    if (found) return found;
+  }
+  return undefined;
+}
+
+const FUNCTIONS = publicFunctions();
+
+it('covers every public function', () => {
+  expect(Object.keys(SOUND).sort()).toEqual(FUNCTIONS.map((each) => each.name).sort());
+});
+
+describe.each(FUNCTIONS.map((each) => each.name))('%s', (name) => {
+  const call = (core as unknown as Record<string, (...args: unknown[]) => unknown>)[name]!;
+  const sound = SOUND[name]!;
+
+  it('answers sound input', () => {
+    expect(notANumber(call(...sound))).toBeUndefined();
+  });
+
+  it('answers any other with a typed error that names the field and what is allowed, or with figures that are numbers', () => {
+    const whole = places(sound).filter((path) => path.length > 0);
+    const spoilt = fc.array(fc.tuple(fc.constantFrom(...whole), fc.constantFrom(...JUNK)), {
+      minLength: 1,
+      maxLength: 2,
+    });
+    fc.assert(
+      fc.property(spoilt, (changes) => {
+        const args = changes.reduce<unknown>(
+          (made, [path, junk]) => replaced(made, path, junk),
+          sound,
+        ) as unknown[];
+        let result: unknown;
+        try {
+          result = call(...args);
+        } catch (error) {
+          expect(error).toBeInstanceOf(core.InvalidInputError);
+          const { field, allowed, message } = error as core.InvalidInputError;
+          expect(field).not.toBe('');
+          expect(allowed).not.toBe('');
+          expect(message).toContain(allowed);
+          return;
+        }
+        expect(notANumber(result)).toBeUndefined();
+      }),
+      { numRuns: Math.max(400, whole.length * 8) },
+    );
+  });
+});
