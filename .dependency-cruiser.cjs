@@ -26,7 +26,7 @@ module.exports = {
       name: 'core-is-pure',
       severity: 'error',
       comment: 'no interface, network, disk or database in the core (its tests may read reference figures)',
-      from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
+      from: { path: '^core/src', pathNot: '\\.test(-helper)?\\.ts$' },
       to: { path: '^(node:|react|@nestjs|typeorm|pg$|d3)|^(fs|http|net|path)$' },
     },
     {

@@ -46,7 +46,8 @@ const SAME = 1e-6;
  * Exact: every reachable sum of the kg plates and of the lb plates is found by bounded knapsack over their greatest
  * common step, and the two ordered lists are met in the middle. Among equal loads the fewest plates win, then the
  * heaviest inside.
- * @throws InvalidInputError for non-positive masses, more than 50 pairs of one plate, or a mass finer than a gram.
+ * @throws InvalidInputError for non-positive masses, more than 50 pairs of one plate, a mass finer than a thousandth of
+ * its unit, or more plates, more finely weighed, than can all be tried.
  * @example loadBar({ target: 100, bar: 20, plates: [{ mass: 20, unit: 'kg', pairs: 2 }] }).nearest.total // 100
  */
 export function loadBar(question: BarToLoad): BarLoadings {
@@ -85,21 +86,33 @@ interface Pair {
   readonly sum: number;
 }
 
-/** Sums of a venue's plates, kept as long as its list of plates is: a session loads the same bar many times. */
-const known = new WeakMap<readonly PlatePairs[], { kg: Reachable; lb: Reachable }>();
+interface BothUnits {
+  readonly kg: Reachable;
+  readonly lb: Reachable;
+}
 
-function reachableBoth(plates: readonly PlatePairs[]): { kg: Reachable; lb: Reachable } {
-  const before = typeof plates === 'object' && plates !== null ? known.get(plates) : undefined;
-  if (before) return before;
+/** Sums of the plates of the venues asked for last: a session loads the same bar many times, and so does the next request. */
+const known = new Map<string, BothUnits>();
+const VENUES_KEPT = 32;
+/** Sums of plates weighed to the gram fill more memory than they save time. */
+const MOST_SUMS_KEPT = 20_000;
+
+function reachableBoth(plates: readonly PlatePairs[]): BothUnits {
   platesCheck('plates', plates);
+  const key = plates.map(({ mass, unit, pairs }) => `${mass}${unit}${pairs}`).join(' ');
+  const before = known.get(key);
+  if (before) return before;
   const both = { kg: reachable(plates, 'kg'), lb: reachable(plates, 'lb') };
-  known.set(plates, both);
+  if (both.kg.sums.length + both.lb.sums.length > MOST_SUMS_KEPT) return both;
+  const [oldest] = known.keys();
+  if (known.size >= VENUES_KEPT && oldest !== undefined) known.delete(oldest);
+  known.set(key, both);
   return both;
 }
 
 const UNREACHABLE = 1 << 20;
-/** A normal gym has a thousand; more would only fill the memory. */
-const MOST_STEPS = 500_000;
+/** Sums times pairs that are tried: a normal gym needs fifty thousand, one with plates weighed to the gram ten million. */
+const MOST_WORK = 50_000_000;
 
 function reachable(plates: readonly PlatePairs[], unit: MassUnit): Reachable {
   const pairsOf = new Map<number, number>();
@@ -113,54 +126,59 @@ function reachable(plates: readonly PlatePairs[], unit: MassUnit): Reachable {
     .sort((a, b) => b.grains - a.grains);
   const step = kinds.reduce((g, kind) => greatestCommonDivisor(g, kind.grains), 0) || 1;
   const top = kinds.reduce((sum, kind) => sum + kind.grains * kind.pairs, 0) / step;
-  if (top > MOST_STEPS)
+  const work = top * kinds.reduce((sum, kind) => sum + kind.pairs, 0);
+  if (work > MOST_WORK)
     throw new InvalidInputError(
       'plates',
-      `plates whose sums can all be tried (at most ${MOST_STEPS} steps of their common measure): fewer pairs, or masses less finely given`,
+      'plates whose sums can all be tried: fewer pairs, or masses less finely given',
       plates,
     );
-  // fewest[i][s]: fewest plates that make s steps from kind i and the lighter ones after it.
+  // fewest[i][s]: fewest plates that make s steps from kind i and the lighter ones after it, as far as those reach.
   const fewest: Int32Array[] = Array.from({ length: kinds.length + 1 });
-  fewest[kinds.length] = new Int32Array(top + 1).fill(UNREACHABLE);
-  fewest[kinds.length]![0] = 0;
+  fewest[kinds.length] = new Int32Array(1);
   for (let i = kinds.length - 1; i >= 0; i--) {
     fewest[i] = addKind(fewest[i + 1]!, kinds[i]!.grains / step, kinds[i]!.pairs);
   }
-  const indices: number[] = [];
-  fewest[0]!.forEach((count, s) => count < UNREACHABLE && indices.push(s));
-  const grainKg = (unit === 'lb' ? KG_PER_LB : 1) / GRAIN;
+  const all = fewest[0]!;
+  let found = 0;
+  for (let s = 0; s <= top; s++) if (all[s]! < UNREACHABLE) found++;
+  const indices = new Int32Array(found);
+  const sums = new Float64Array(found);
+  const counts = new Int32Array(found);
+  const stepKg = (step * (unit === 'lb' ? KG_PER_LB : 1)) / GRAIN;
+  for (let s = 0, at = 0; s <= top; s++) {
+    if (all[s]! >= UNREACHABLE) continue;
+    indices[at] = s;
+    sums[at] = s * stepKg;
+    counts[at++] = all[s]!;
+  }
   return {
-    sums: Float64Array.from(indices, (s) => s * step * grainKg),
-    counts: Int32Array.from(indices, (s) => fewest[0]![s]!),
+    sums,
+    counts,
     platesOf: (index) => {
-      const found: { mass: number; unit: MassUnit }[] = [];
+      const used: { mass: number; unit: MassUnit }[] = [];
       let left = indices[index]!;
       kinds.forEach((kind, i) => {
         const size = kind.grains / step;
-        let used = Math.min(kind.pairs, Math.floor(left / size));
-        while (used > 0 && used + fewest[i + 1]![left - used * size]! !== fewest[i]![left]!) used--;
-        for (let n = 0; n < used; n++) found.push({ mass: kind.grains / GRAIN, unit });
-        left -= used * size;
+        let pairs = Math.min(kind.pairs, Math.floor(left / size));
+        while (pairs > 0 && pairs + fewest[i + 1]![left - pairs * size]! !== fewest[i]![left]!) pairs--;
+        for (let n = 0; n < pairs; n++) used.push({ mass: kind.grains / GRAIN, unit });
+        left -= pairs * size;
       });
-      return found;
+      return used;
     },
   };
 }
 
-/** Adds up to `pairs` plates of `size` steps to every sum, keeping the fewest plates; sliding minimum per residue. */
+/** Adds up to `pairs` plates of `size` steps to every sum, keeping the fewest plates; reaches as far as they do. */
 function addKind(rest: Int32Array, size: number, pairs: number): Int32Array {
-  const best = new Int32Array(rest.length);
-  const queue = new Int32Array(rest.length);
-  for (let residue = 0; residue < Math.min(size, rest.length); residue++) {
-    let head = 0;
-    let tail = 0;
-    for (let s = residue, n = 0; s < rest.length; s += size, n++) {
-      // Compared as fewest − n, so that one plate more costs one.
-      while (tail > head && rest[queue[tail - 1]!]! - (queue[tail - 1]! - residue) / size >= rest[s]! - n)
-        tail--;
-      queue[tail++] = s;
-      if ((s - queue[head]!) / size > pairs) head++;
-      best[s] = Math.min(UNREACHABLE, rest[queue[head]!]! + (s - queue[head]!) / size);
+  const best = new Int32Array(rest.length + size * pairs).fill(UNREACHABLE);
+  best.set(rest);
+  for (let n = 1; n <= pairs; n++) {
+    const shift = n * size;
+    for (let s = 0; s < rest.length; s++) {
+      const count = rest[s]! + n;
+      if (count < best[s + shift]!) best[s + shift] = count;
     }
   }
   return best;

@@ -1,7 +1,7 @@
 import { checkOneOf, checkPositive, checkRange, checkWhole } from '../check.ts';
 import { InvalidInputError } from '../errors.ts';
 import { effectSizes, presentEffects } from './design.ts';
-import { logPosterior, type FitRows } from './likelihood.ts';
+import { logPosterior, sparseDesign, type FitRows } from './likelihood.ts';
 import { laplaceCovariance } from '../statistics/laplace.ts';
 import type { GaussianPrior, PosteriorAt } from '../statistics/posterior.ts';
 import { maximise, type Box } from '../statistics/maximise.ts';
@@ -146,25 +146,25 @@ function toRows(
 ): FitRows {
   const terms = effects.length + 2;
   const count = observations.length;
+  const design = new Float64Array(count * terms);
   const rows = {
     terms,
-    design: new Float64Array(count * terms),
     logSeconds: new Float64Array(count),
     slipped: new Uint8Array(count),
     since: new Float64Array(count),
     weight: new Float64Array(count),
   };
   observations.forEach((each, i) => {
-    rows.design[i * terms] = 1;
-    rows.design[i * terms + 1] = -Math.log(each.load / referenceLoad);
-    for (let j = 0; j < effects.length; j++) rows.design[i * terms + 2 + j] = sizes[i]![effects[j]!];
+    design[i * terms] = 1;
+    design[i * terms + 1] = -Math.log(each.load / referenceLoad);
+    for (let j = 0; j < effects.length; j++) design[i * terms + 2 + j] = sizes[i]![effects[j]!];
     rows.logSeconds[i] = Math.log(each.within ? each.within[1] : each.seconds);
     rows.since[i] = each.within ? Math.log(each.within[0]) : Number.NaN;
     rows.slipped[i] = each.ended === 'slipped' ? 1 : 0;
     rows.weight[i] =
       (each.weight ?? 1) * (each.times ?? 1) * 2 ** (-(each.ageDays ?? 0) / RECENCY_HALF_LIFE_DAYS);
   });
-  return rows;
+  return { ...rows, design: sparseDesign(design, terms) };
 }
 
 function defaultPriors(effects: readonly Effect[], family: CurveFamily): GaussianPrior[] {

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { logPosterior, type FitRows } from './likelihood.ts';
+import { logPosterior, sparseDesign, type FitRows } from './likelihood.ts';
 import type { GaussianPrior } from '../statistics/posterior.ts';
 
 /** Two terms: intercept and −ln(load). */
@@ -8,7 +8,7 @@ function rowsOf(
 ): FitRows {
   return {
     terms: 2,
-    design: Float64Array.from(rows.flatMap((row) => [1, -Math.log(row.load / 100)])),
+    design: sparseDesign(Float64Array.from(rows.flatMap((row) => [1, -Math.log(row.load / 100)])), 2),
     logSeconds: Float64Array.from(rows, (row) => Math.log(row.seconds)),
     slipped: Uint8Array.from(rows, (row) => (row.slipped ? 1 : 0)),
     since: Float64Array.from(rows, (row) =>

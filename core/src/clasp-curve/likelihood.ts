@@ -1,14 +1,38 @@
 import { withPriors, type GaussianPrior, type PosteriorAt } from '../statistics/posterior.ts';
-import { logDensity, logSurvival, normalHazard } from '../statistics/normal.ts';
+import { logDensity, logSurvival, upperTail, type Tail } from '../statistics/normal.ts';
+
+/** A design matrix by its entries that are not 0: row i has those from `starts[i]` up to `starts[i + 1]`. */
+export interface SparseDesign {
+  readonly starts: Int32Array;
+  readonly columns: Uint8Array;
+  readonly values: Float64Array;
+}
+
+/** Reads a design matrix, row after row of `terms` numbers; most effects are absent from most holds. */
+export function sparseDesign(design: Float64Array, terms: number): SparseDesign {
+  const count = design.length / terms;
+  const starts = new Int32Array(count + 1);
+  const columns: number[] = [];
+  const values: number[] = [];
+  for (let i = 0; i < count; i++) {
+    for (let j = 0; j < terms; j++) {
+      const x = design[i * terms + j]!;
+      if (x === 0) continue;
+      columns.push(j);
+      values.push(x);
+    }
+    starts[i + 1] = columns.length;
+  }
+  return { starts, columns: Uint8Array.from(columns), values: Float64Array.from(values) };
+}
 
 /**
- * The rows of a fit in flat arrays: `terms` numbers a row for the linear predictor (1, −ln(load/ref), effects…),
- * ln seconds, whether the row slipped (an event) or was stopped (right-censored), and its weight. Where `since` is not
+ * The rows of a fit in flat arrays: the linear predictor's terms (1, −ln(load/ref), effects…), ln seconds, whether the row slipped (an event) or was stopped (right-censored), and its weight. Where `since` is not
  * NaN the slip happened at some moment between it and `logSeconds`, both ln seconds (−∞ for "any time before").
  */
 export interface FitRows {
   readonly terms: number;
-  readonly design: Float64Array;
+  readonly design: SparseDesign;
   readonly logSeconds: Float64Array;
   readonly slipped: Uint8Array;
   readonly since: Float64Array;
@@ -37,11 +61,14 @@ export function logPosterior(
   const sigma = Math.exp(theta[k]!);
   const gradient = new Float64Array(size);
   const hessian = new Float64Array(size * size);
+  const { starts, columns, values } = rows.design;
+  const tail: Tail = { logSurvival: 0, hazard: 0 };
   let value = 0;
   for (let i = 0; i < rows.logSeconds.length; i++) {
-    const offset = i * k;
+    const from = starts[i]!;
+    const to = starts[i + 1]!;
     let eta = 0;
-    for (let j = 0; j < k; j++) eta += rows.design[offset + j]! * theta[j]!;
+    for (let e = from; e < to; e++) eta += values[e]! * theta[columns[e]!]!;
     const w = rows.weight[i]!;
     const z = (rows.logSeconds[i]! - eta) / sigma;
     let dEta: number, dTau: number, dEtaEta: number, dEtaTau: number, dTauTau: number;
@@ -65,22 +92,24 @@ export function logPosterior(
     } else if (z < CERTAIN) {
       continue;
     } else {
-      const h = normalHazard(z);
+      upperTail(z, tail);
+      const h = tail.hazard;
       const slope = h * (h - z);
-      value += w * logSurvival(z);
+      value += w * tail.logSurvival;
       dEta = h / sigma;
       dTau = h * z;
       dEtaEta = -slope / (sigma * sigma);
       dEtaTau = -(slope * z + h) / sigma;
       dTauTau = -z * (slope * z + h);
     }
-    for (let j = 0; j < k; j++) {
-      const x = rows.design[offset + j]!;
-      if (x === 0) continue;
+    for (let e = from; e < to; e++) {
+      const j = columns[e]!;
+      const x = values[e]!;
       gradient[j]! += w * dEta * x;
       hessian[j * size + k]! += w * dEtaTau * x;
       const scaled = w * dEtaEta * x;
-      for (let m = 0; m <= j; m++) hessian[j * size + m]! += scaled * rows.design[offset + m]!;
+      const line = j * size;
+      for (let f = from; f <= e; f++) hessian[line + columns[f]!]! += scaled * values[f]!;
     }
     gradient[k]! += w * dTau;
     hessian[k * size + k]! += w * dTauTau;

@@ -23,18 +23,21 @@ export function laplaceCovariance(
 ): LaplaceCovariance {
   const curvature = new Matrix(size, size);
   for (let j = 0; j < size; j++) for (let m = 0; m < size; m++) curvature.set(j, m, -hessian[j * size + m]!);
-  const direct = inside ? inverse(curvature) : undefined;
-  if (direct) return { matrix: direct, exact: true };
+  const direct = inverse(curvature);
+  if (direct && inside) return { matrix: direct, exact: true };
   const precision = Array.from({ length: size }, (_, j) => (priors[j] ? 1 / priors[j].sd ** 2 : 0));
   const bounded = precision.every((each) => each > 0) ? inverse(projected(curvature, precision)) : undefined;
-  return { matrix: bounded ?? ridged(curvature), exact: false };
+  return { matrix: bounded ?? direct ?? ridged(curvature), exact: false };
 }
+
+/** A variance beyond this is an open direction that rounding has closed. */
+const LARGEST = 1e12;
 
 function inverse(matrix: Matrix): number[][] | undefined {
   const cholesky = new CholeskyDecomposition(matrix);
   if (!cholesky.isPositiveDefinite()) return undefined;
   const found = cholesky.solve(Matrix.eye(matrix.rows)).to2DArray();
-  return found.every((row) => row.every(Number.isFinite)) ? found : undefined;
+  return found.every((row) => row.every((cell) => Math.abs(cell) <= LARGEST)) ? found : undefined;
 }
 
 /** The prior's precision plus the positive part of what the data add to it. */

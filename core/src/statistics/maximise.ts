@@ -16,6 +16,8 @@ export interface Maximum {
 
 const MAX_STEPS = 100;
 const GRADIENT_TOLERANCE = 1e-9;
+/** A step that fails needs damping that is felt: smaller ones would only fail again. */
+const LEAST_REPAIR = 1e-3;
 
 /**
  * Damped Newton ascent with box bounds: coordinates that sit on a bound and would leave it are held for the step,
@@ -57,7 +59,7 @@ export function maximise(
           continue;
         }
       }
-      damping = Math.max(damping, 1e-9) * 10;
+      damping = Math.max(damping, LEAST_REPAIR) * 10;
     }
     if (!risen) return { theta, at, settled: largest < 1e-5 };
   }

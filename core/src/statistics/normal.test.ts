@@ -1,4 +1,11 @@
-import { logSurvival, normalCdf, normalHazard, normalInverse } from './normal.ts';
+import { logSurvival, normalCdf, normalInverse, upperTail, type Tail } from './normal.ts';
+
+const tail = (z: number): Tail => {
+  const into = { logSurvival: 0, hazard: 0 };
+  upperTail(z, into);
+  return into;
+};
+const hazard = (z: number): number => tail(z).hazard;
 
 describe('the standard normal, in both tails', () => {
   // Tabulated values of Φ and of the inverse Mills ratio.
@@ -28,8 +35,14 @@ describe('the standard normal, in both tails', () => {
   });
 
   it('has a hazard that vanishes left and follows z right', () => {
-    expect(normalHazard(0)).toBeCloseTo(Math.sqrt(2 / Math.PI), 12);
-    expect(normalHazard(-40)).toBe(0);
-    expect(normalHazard(100)).toBeCloseTo(100.0099980009, 6);
+    expect(hazard(0)).toBeCloseTo(Math.sqrt(2 / Math.PI), 12);
+    expect(hazard(-40)).toBe(0);
+    expect(hazard(100)).toBeCloseTo(100.0099980009, 6);
+    expect(hazard(-8) / 5.052271083536893e-15).toBeCloseTo(1, 9);
+  });
+
+  it('gives both at once as it gives one', () => {
+    for (const z of [-9, -2, -1e-9, 0, 1e-9, 3, 30, 300])
+      expect(Math.abs(tail(z).logSurvival / logSurvival(z) - 1)).toBeLessThan(1e-12);
   });
 });

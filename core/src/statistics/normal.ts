@@ -19,9 +19,27 @@ export function logSurvival(z: number): number {
     : Math.log1p(-0.5 * erfc(-z / Math.SQRT2));
 }
 
-/** Hazard φ(z)/Φ(−z) of the standard normal (the inverse Mills ratio); →0 far left, ~z far right. */
-export function normalHazard(z: number): number {
-  return Math.sqrt(2 / Math.PI) / erfcx(z / Math.SQRT2);
+/** What a fit asks of the upper tail, filled in place: it is asked a thousand times a step. */
+export interface Tail {
+  logSurvival: number;
+  hazard: number;
+}
+
+const SQRT_2_OVER_PI = Math.sqrt(2 / Math.PI);
+
+/** ln Φ(−z) and the hazard φ(z)/Φ(−z) (the inverse Mills ratio: →0 far left, ~z far right) with one special function between them. */
+export function upperTail(z: number, into: Tail): void {
+  const x = z / Math.SQRT2;
+  if (z > 0) {
+    const scaled = erfcx(x);
+    into.logSurvival = Math.log(0.5 * scaled) - x * x;
+    into.hazard = SQRT_2_OVER_PI / scaled;
+  } else {
+    const density = Math.exp(-x * x);
+    const below = 0.5 * density * erfcx(-x);
+    into.logSurvival = Math.log1p(-below);
+    into.hazard = (0.5 * SQRT_2_OVER_PI * density) / (1 - below);
+  }
 }
 
 /** ln φ(z), the log of the standard normal density. */
