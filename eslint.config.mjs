@@ -4,7 +4,7 @@ import globals from 'globals';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', '**/node_modules/**', '.data/**', '.shots/**', '**/*.cjs'] },
+  { ignores: ['**/dist/**', '**/node_modules/**', '.data/**', '.shots/**', 'docs/api/**', '**/*.cjs'] },
   js.configs.recommended,
   { languageOptions: { globals: { ...globals.node } } },
   {

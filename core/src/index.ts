@@ -79,6 +79,7 @@ export * from './grip-week/hold-block.ts';
 export * from './grip-week/forearm-week.ts';
 
 // Bars.
+export type { PlatePairs } from './bar-loading/plates.ts';
 export * from './bar-loading/load-bar.ts';
 export * from './bar-loading/load-ramp.ts';
 

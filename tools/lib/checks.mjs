@@ -38,6 +38,10 @@ export function checks(root) {
           ),
         ),
     },
+    {
+      name: 'reference of the core',
+      run: () => ran(node(root, 'typedoc/bin/typedoc', '--emit', 'none')),
+    },
     { name: 'no registry address', run: () => registryAddresses(root) },
   ];
 }

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { InvalidInputError } from '../errors.ts';
 import { toKg } from '../units/mass.ts';
-import { loadBar, type PlatePairs } from './load-bar.ts';
+import { loadBar } from './load-bar.ts';
+import type { PlatePairs } from './plates.ts';
 
 const GYM: PlatePairs[] = [25, 20, 15, 10, 5, 2.5, 1.25].map((mass) => ({ mass, unit: 'kg', pairs: 2 }));
 

@@ -1,15 +1,7 @@
 import { checkPositive, checkRange } from '../check.ts';
 import { InvalidInputError } from '../errors.ts';
 import { KG_PER_LB, toKg, type MassUnit } from '../units/mass.ts';
-import { GRAIN, platesCheck } from './check-plates.ts';
-
-/** One denomination of plate and how many pairs of it there are. */
-export interface PlatePairs {
-  /** Mass of one plate in `unit`. */
-  readonly mass: number;
-  readonly unit: MassUnit;
-  readonly pairs: number;
-}
+import { GRAIN, platesCheck, type PlatePairs } from './plates.ts';
 
 export interface BarToLoad {
   /** Wanted load of bar, collars and plates together, kg. */

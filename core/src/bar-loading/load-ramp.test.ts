@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { loadBar, type PlatePairs } from './load-bar.ts';
+import { loadBar } from './load-bar.ts';
+import type { PlatePairs } from './plates.ts';
 import { loadRamp } from './load-ramp.ts';
 
 const kg = (mass: number, pairs: number): PlatePairs => ({ mass, unit: 'kg', pairs });

@@ -1,7 +1,7 @@
 import { listOf, positive, range, record, type Check } from '../shape.ts';
 import { toKg } from '../units/mass.ts';
-import { platesCheck } from './check-plates.ts';
-import { loadBar, type BarLoading, type PlatePairs } from './load-bar.ts';
+import { platesCheck, type PlatePairs } from './plates.ts';
+import { loadBar, type BarLoading } from './load-bar.ts';
 
 export interface RampToLoad {
   /** Wanted loads of the sets in order, kg. */

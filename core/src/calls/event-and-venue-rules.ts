@@ -1,6 +1,6 @@
 import { CHALK_KINDS, type ChalkKind } from '../clasp-curve/types.ts';
 import { STRAP_TYPES } from '../set-demand/lift.ts';
-import type { CallRule, RuleFacts } from './rules.ts';
+import type { CallRule, RuleEffect, RuleFacts } from './rules.ts';
 import { STRAP_NAMES } from './say-call.ts';
 
 /** The rulebook of the day. */
@@ -70,7 +70,7 @@ export const VENUE_RULES: readonly CallRule[] = [
     id: 'venue.strap-types-at-hand',
     rank: 'venue',
     reason: 'Only the straps at hand can be used.',
-    effect: ({ venue, lift }) => {
+    effect: ({ venue, lift }: RuleFacts): RuleEffect | undefined => {
       if (!venue?.straps || !lift.straps.allowed) return undefined;
       const missing = STRAP_TYPES.filter((type) => !venue.straps!.includes(type));
       if (!missing.length) return undefined;

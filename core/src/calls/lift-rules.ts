@@ -1,7 +1,7 @@
 import { GRIPS } from '../clasp-curve/types.ts';
 import type { StrapType } from '../set-demand/lift.ts';
 import { STRAP_REFUSALS } from '../set-demand/lifts.ts';
-import type { CallRule } from './rules.ts';
+import type { CallRule, RuleEffect, RuleFacts } from './rules.ts';
 import { handsDamaged } from './safety-rules.ts';
 import { GRIP_NAMES } from './say-call.ts';
 
@@ -51,7 +51,7 @@ export const LIFT_RULES: readonly CallRule[] = [
     id: 'lift.grip-not-admitted',
     rank: 'lift',
     reason: 'The grip has no place on this lift.',
-    effect: ({ lift }) => {
+    effect: ({ lift }: RuleFacts): RuleEffect | undefined => {
       const bars = GRIPS.filter((grip) => !lift.admits.includes(grip));
       if (!lift.grips || bars.length === 0) return undefined;
       return {

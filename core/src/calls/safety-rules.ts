@@ -157,7 +157,7 @@ export const SAFETY_RULES: readonly CallRule[] = [
     id: 'safety.thumb-joint-pain-no-hook',
     rank: 'safety',
     reason: 'Pain in the thumb joint: no hook today.',
-    effect: ({ lifter }) => {
+    effect: ({ lifter }: RuleFacts): RuleEffect | undefined => {
       const arthritic = flaggedSides(lifter, 'thumbArthritis');
       const sides = SIDES.filter((side) => {
         const { pain, thumbJointPain = 0 } = lifter.hands[side];
@@ -196,7 +196,7 @@ export const SAFETY_RULES: readonly CallRule[] = [
     rank: 'safety',
     reason:
       'Long hard holds raise blood pressure sharply: nothing near the limit until a physician has cleared it.',
-    effect: ({ lifter, lift, odds }) => {
+    effect: ({ lifter, lift, odds }: RuleFacts): RuleEffect | undefined => {
       if (!odds || !lift.timed || !lift.grips || !noStrainFlag(lifter)) return undefined;
       const bars = GRIPS.filter((grip) => lift.admits.includes(grip) && odds(grip) < EASY_HOLD);
       return bars.length ? { bars, byLoad: true } : undefined;

@@ -55,11 +55,14 @@ export interface SpacingFinding {
   readonly events: readonly number[];
 }
 
+/** What a rule finds; its id is added by the check. */
+export type Found = Omit<SpacingFinding, 'ruleId'>;
+
 export interface SpacingRule {
   readonly id: string;
   /** The rule as a coach would say it. */
   readonly reason: string;
-  readonly find: (week: ReadWeek) => readonly Omit<SpacingFinding, 'ruleId'>[];
+  readonly find: (week: ReadWeek) => readonly Found[];
 }
 
 /** The week's events with their moments worked out, in order of time. */
@@ -92,7 +95,7 @@ export const SPACING_RULES: readonly SpacingRule[] = [
   {
     id: 'spacing.hard-holds-apart',
     reason: `Hard holds stand ${HARD_HOLD_GAP_HOURS} h apart.`,
-    find: (week) => {
+    find: (week: ReadWeek): readonly Found[] => {
       const holds = ofKind(week, 'hardHold');
       return holds.flatMap((hold, i) => {
         const next = holds.slice(i + 1).find((each) => each.session !== hold.session);
@@ -149,7 +152,7 @@ export const SPACING_RULES: readonly SpacingRule[] = [
   {
     id: 'spacing.hard-grip-days',
     reason: `Two or three hard grip days a week; ${MOST_HARD_DAYS_WITH_HEAVY_PULLS} when heavy bare-handed pulling is high.`,
-    find: (week) => {
+    find: (week: ReadWeek): readonly Found[] => {
       const hard = ofKind(week, 'hardHold');
       const most = mostHardDays(week);
       const days = daysOf(hard);
@@ -166,7 +169,7 @@ export const SPACING_RULES: readonly SpacingRule[] = [
   {
     id: 'spacing.straps-off-counts',
     reason: `Taking straps off counts as added grip work: one hard day fewer for the first ${STRAPS_OFF_WEEKS} weeks.`,
-    find: (week) => {
+    find: (week: ReadWeek): readonly Found[] => {
       const hard = ofKind(week, 'hardHold');
       const days = daysOf(hard);
       const first = week.events[0];
@@ -201,7 +204,7 @@ export const SPACING_RULES: readonly SpacingRule[] = [
   {
     id: 'spacing.no-opening-work',
     reason: 'Closing work without opening work is the usual road to elbow pain.',
-    find: (week) => {
+    find: (week: ReadWeek): readonly Found[] => {
       const closing = ofKind(week, 'hardHold', 'heavyBarePull', 'closingWork');
       return daysOf(closing).length >= 2 && !ofKind(week, 'openingWork').length
         ? [
@@ -216,7 +219,7 @@ export const SPACING_RULES: readonly SpacingRule[] = [
   {
     id: 'spacing.testing-too-often',
     reason: 'A test is for now and then: not every session.',
-    find: (week) => {
+    find: (week: ReadWeek): readonly Found[] => {
       const tests = ofKind(week, 'test');
       return new Set(tests.map((each) => each.session)).size > 1
         ? [
@@ -231,7 +234,7 @@ export const SPACING_RULES: readonly SpacingRule[] = [
   {
     id: 'spacing.failure-every-session',
     reason: 'Failure every session wears skin and elbows and builds nothing.',
-    find: (week) => {
+    find: (week: ReadWeek): readonly Found[] => {
       const failures = ofKind(week, 'failure');
       const worked = new Set(ofKind(week, 'hardHold', 'closingWork', 'failure').map((each) => each.session));
       const failed = new Set(failures.map((each) => each.session));

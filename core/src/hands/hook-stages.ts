@@ -75,7 +75,8 @@ export const HARD_THUMB_PAIN = 6;
 /** Easy sessions in a row before the next stage. */
 export const EASY_SESSIONS_TO_MOVE_UP = 3;
 
-interface StageRule {
+/** A rule that moves the stage. */
+export interface HookStageRule {
   readonly id: string;
   readonly move: 'up' | 'back' | 'stay';
   readonly reason: string;
@@ -90,7 +91,7 @@ const easy = ({ pain, skin, nail, slipped }: HookSession): boolean =>
   !slipped;
 
 /** Read in order; the first that applies decides. */
-export const HOOK_STAGE_RULES: readonly StageRule[] = [
+export const HOOK_STAGE_RULES: readonly HookStageRule[] = [
   {
     id: 'hook.back-on-tear',
     move: 'back',

@@ -1,5 +1,5 @@
-import { loadBar, type BarLoading, type PlatePairs } from '../bar-loading/load-bar.ts';
-import { platesCheck } from '../bar-loading/check-plates.ts';
+import { loadBar, type BarLoading } from '../bar-loading/load-bar.ts';
+import { platesCheck, type PlatePairs } from '../bar-loading/plates.ts';
 import { listOf, oneOf, optional, positive, range, record, type Check } from '../shape.ts';
 
 /** A bar with plates. */

@@ -42,7 +42,8 @@ export interface UsualMistake {
   readonly sets: number;
 }
 
-interface MistakeRule {
+/** How one of the usual mistakes shows in a log. */
+export interface MistakeRule {
   readonly id: string;
   readonly text: string;
   /** Fewest sets that make it a habit rather than a day. */
@@ -81,7 +82,7 @@ export const MISTAKE_RULES: readonly MistakeRule[] = [
     id: 'mistake.hook-only-when-heavy',
     text: 'The hook is only used when the bar is already heavy: start it light, in the warm-ups.',
     least: 2,
-    find: (watched) => {
+    find: (watched: Watched): number => {
       const hooked = pulls(watched).filter(({ grip, strapped }) => grip === 'hook' && !strapped);
       const light = countOf(hooked, ({ load }) => load < HEAVY * watched.deadliftMax);
       return light === 0 ? hooked.length : 0;
@@ -91,7 +92,7 @@ export const MISTAKE_RULES: readonly MistakeRule[] = [
     id: 'mistake.hook-for-all-volume',
     text: 'Most of the volume is hooked before the skin is ready.',
     least: 4,
-    find: (watched) => {
+    find: (watched: Watched): number => {
       if (watched.hookStage === 'settled') return 0;
       const volume = pulls(watched).filter(({ role }) => role === 'volume' || role === 'backoff');
       const hooked = countOf(volume, ({ grip, strapped }) => grip === 'hook' && !strapped);
@@ -102,7 +103,7 @@ export const MISTAKE_RULES: readonly MistakeRule[] = [
     id: 'mistake.mixed-same-side',
     text: 'The mixed grip keeps the same hand under: change sides.',
     least: 4,
-    find: (watched) => {
+    find: (watched: Watched): number => {
       const mixed = pulls(watched).filter(
         ({ grip, sideUnder, strapped }) => grip === 'mixed' && sideUnder && !strapped,
       );
@@ -147,7 +148,7 @@ export const MISTAKE_RULES: readonly MistakeRule[] = [
     id: 'mistake.slipping-every-session',
     text: 'Something slips in every session: stop short of failure for a while.',
     least: 3,
-    find: ({ sets }) => {
+    find: ({ sets }: Watched): number => {
       const bySession = new Map<string, boolean>();
       for (const { session, slipped, strapped } of sets)
         if (!strapped) bySession.set(session, (bySession.get(session) ?? false) || slipped === true);

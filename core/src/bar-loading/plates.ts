@@ -2,7 +2,14 @@ import { checkPositive, checkWhole } from '../check.ts';
 import { InvalidInputError } from '../errors.ts';
 import { listOf, type Check } from '../shape.ts';
 import { MASS_UNITS, type MassUnit } from '../units/mass.ts';
-import type { PlatePairs } from './load-bar.ts';
+
+/** One denomination of plate and how many pairs of it there are. */
+export interface PlatePairs {
+  /** Mass of one plate in `unit`. */
+  readonly mass: number;
+  readonly unit: MassUnit;
+  readonly pairs: number;
+}
 
 /** Finest step in which plate masses are told apart, in their own unit: a thousandth. */
 export const GRAIN = 1000;
