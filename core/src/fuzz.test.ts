@@ -68,6 +68,8 @@ const SOUND: Record<string, unknown[]> = {
     ],
     { referenceLoad: 126, prior: 'default', family: 'support' },
   ],
+  deadliftMaxFrom: [{ heavySet: { load: 150, reps: 3 } }],
+  referenceLoadFrom: [{ deadliftMax: 180, heavySet: { load: 150, reps: 3 } }, 'support'],
   holdProbability: [
     curve,
     { load: 126, seconds: 10, grip: 'hook', chalk: 'none', diameter: 32, earlierHolds: 1 },

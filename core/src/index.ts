@@ -23,6 +23,7 @@ export {
   SLOPE_PRIOR,
 } from './clasp-curve/priors.ts';
 export * from './clasp-curve/fit-hold-curve.ts';
+export * from './clasp-curve/reference-load.ts';
 export * from './clasp-curve/hold-probability.ts';
 export * from './clasp-curve/hold-load.ts';
 export * from './clasp-curve/hold-seconds.ts';

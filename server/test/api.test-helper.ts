@@ -48,7 +48,7 @@ export async function startApi(more: Partial<Config> = {}): Promise<Api> {
   };
   const module = await Test.createTestingModule({ imports: [AppModule.with(config)] })
     .overrideProvider(Clock)
-    .useClass(FixedClock)
+    .useValue(new FixedClock())
     .compile();
   const app = module.createNestApplication<NestExpressApplication>({ logger: false });
   prepare(app, config);
