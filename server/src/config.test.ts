@@ -22,11 +22,13 @@ describe('configFrom', () => {
       IRON_CLASP_SECURE_COOKIES: 'on',
       IRON_CLASP_LOG: 'silent',
       IRON_CLASP_WEB: '/srv/web',
+      IRON_CLASP_CLOCK_SHIFT_DAYS: '-2',
     };
     expect(configFrom(env)).toEqual({
       databaseUrl: DATABASE_URL,
       port: 8080,
       demo: false,
+      clockShiftDays: -2,
       secureCookies: true,
       logLevel: 'silent',
       webRoot: '/srv/web',

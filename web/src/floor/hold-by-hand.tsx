@@ -20,6 +20,11 @@ function number(text: string): number {
   return plain === '' ? Number.NaN : Number(plain);
 }
 
+/** What is no mass stays as it was typed, for the contract to refuse with its own words. */
+function kg(typed: number, unit: MassUnit): number {
+  return Math.abs(typed) < 1e6 ? toKg(typed, unit) : typed;
+}
+
 interface HoldByHandProps {
   readonly unit: MassUnit;
   readonly start: Pick<LogHoldRequest, 'load' | 'seconds' | 'ended'>;
@@ -32,7 +37,7 @@ interface HoldByHandProps {
 export function HoldByHand({ unit, start, rest, onLog, onCancel }: HoldByHandProps): ReactElement {
   const entryOf = (typed: Typed): LogHoldRequest =>
     Object.assign(new LogHoldRequest(), rest, {
-      load: toKg(number(typed.load), unit),
+      load: kg(number(typed.load), unit),
       seconds: number(typed.seconds),
       ended: typed.ended,
       doneAt: new Date().toISOString(),
