@@ -4,6 +4,7 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { ensureBuilt, ensurePackages } from './lib/build.mjs';
 import { checks } from './lib/checks.mjs';
+import { demoDay } from './lib/demo-day.mjs';
 import { checkDisk, checkNode, freePort, installDebian, temporaryFolder } from './lib/machine.mjs';
 import { startPostgres } from './lib/postgres.mjs';
 import { run, say, Trouble } from './lib/say.mjs';
@@ -96,23 +97,16 @@ async function runJest(title, projects, work, env = {}) {
   if (result.numTotalTests === 0) throw new Trouble(`${title}: no test ran.`);
 }
 
-/** The demo plans by weekday: the browser and its server live on the last Tuesday, so that every day runs the same jobs. */
-function daysSinceTuesday() {
-  const TUESDAY = 2;
-  return (new Date().getDay() - TUESDAY + 7) % 7;
-}
-
 async function runBrowserTests(postgres, work) {
-  const shift = String(-daysSinceTuesday());
   const port = await freePort();
   const server = await startServer(ROOT, {
     databaseUrl: postgres.url,
     port,
-    env: { IRON_CLASP_LOG: 'silent', IRON_CLASP_CLOCK_SHIFT_DAYS: shift },
+    env: { IRON_CLASP_LOG: 'silent', ...demoDay() },
   });
   toStop.push(() => server.stop());
   await runJest('browser tests', ['e2e'], work, {
     IRON_CLASP_E2E_URL: server.url,
-    IRON_CLASP_CLOCK_SHIFT_DAYS: shift,
+    ...demoDay(),
   });
 }

@@ -40,13 +40,6 @@ export function checkWhole(field: string, value: unknown, min: number, max: numb
   return value;
 }
 
-/** Asserts a finite number; throws {@link InvalidInputError} naming `field`. */
-export function checkFinite(field: string, value: unknown): number {
-  if (typeof value !== 'number' || !Number.isFinite(value))
-    throw new InvalidInputError(field, 'a finite number', value);
-  return value;
-}
-
 /** Asserts a record of named values; throws {@link InvalidInputError} naming `field`. */
 export function checkObject(field: string, value: unknown): void {
   if (typeof value !== 'object' || value === null || Array.isArray(value))

@@ -1,8 +1,8 @@
 import { dirname, join } from 'node:path';
 import ts from 'typescript';
 import { fitHoldCurve } from './clasp-curve/fit-hold-curve.ts';
-import { DEFAULT_THRESHOLDS, type CallLifter, type CallVenue } from './calls/types.ts';
-import { SOUND_HAND } from './hands/hand-state.ts';
+import { lifter } from './calls/fixtures.test-helper.ts';
+import type { CallVenue } from './calls/types.ts';
 
 /** An exported function with what its docstring says. */
 export interface PublicFunction {
@@ -20,15 +20,7 @@ export interface PublicFunction {
  */
 export const EXAMPLE_SCOPE = {
   curve: fitHoldCurve([], { referenceLoad: 126 }),
-  lifter: {
-    dominantHand: 'right',
-    trainingMonths: 60,
-    deadliftMax: 180,
-    flags: [],
-    hands: { left: SOUND_HAND, right: SOUND_HAND },
-    hookStage: 'settled',
-    thresholds: DEFAULT_THRESHOLDS,
-  } satisfies CallLifter,
+  lifter: lifter(),
   venue: { name: 'Rope works', chalk: 'block', barDiameter: 28.5 } satisfies CallVenue,
 };
 

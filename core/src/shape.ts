@@ -1,7 +1,6 @@
 import {
   checkBoolean,
   checkDay,
-  checkFinite,
   checkList,
   checkMoment,
   checkObject,
@@ -38,7 +37,6 @@ export const text =
   (max?: number): Check =>
   (field, value) =>
     void checkText(field, value, max);
-export const finite: Check = (field, value) => void checkFinite(field, value);
 export const bool: Check = (field, value) => void checkBoolean(field, value);
 export const day: Check = (field, value) => void checkDay(field, value);
 export const moment: Check = (field, value) => void checkMoment(field, value);

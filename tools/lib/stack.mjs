@@ -1,5 +1,6 @@
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
+import { demoDay } from './demo-day.mjs';
 import { ensureBuilt, ensurePackages } from './build.mjs';
 import { freePort, temporaryFolder } from './machine.mjs';
 import { startPostgres } from './postgres.mjs';
@@ -14,7 +15,7 @@ export async function startStack(root) {
   const server = await startServer(root, {
     databaseUrl: postgres.url,
     port: await freePort(),
-    env: { IRON_CLASP_LOG: 'silent' },
+    env: { IRON_CLASP_LOG: 'silent', ...demoDay() },
   });
   const stop = async () => {
     await server.stop();

@@ -3,6 +3,7 @@ import { daysBetween } from '../days.ts';
 import { SIDES, type Side } from '../hands/hand-state.ts';
 import { oneOf, optional, record, type Check } from '../shape.ts';
 import type { Reason } from '../calls/types.ts';
+import { capital } from '../calls/wording.ts';
 import { testCheck, testsCheck } from './check-test.ts';
 import { minimalDetectableChange, typicalError, type TypicalError } from './reliability.ts';
 import { sameProtocol, squeezeAsymmetry, squeezeScores } from './squeeze-scores.ts';
@@ -192,8 +193,4 @@ function weighted(
   const mean = rows.reduce((sum, row) => sum + weight(row) * row.value, 0);
   const variance = rows.reduce((sum, row) => sum + weight(row) * (row.value - mean) ** 2, 0);
   return { mean, sd: Math.sqrt(variance) };
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }
