@@ -1,4 +1,7 @@
 import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  ArrayUnique,
   IsBoolean,
   IsDefined,
   IsEmail,
@@ -6,6 +9,7 @@ import {
   IsInt,
   IsISO8601,
   IsNumber,
+  IsObject,
   IsOptional,
   IsString,
   IsUUID,
@@ -14,7 +18,7 @@ import {
   Min,
   MinLength,
 } from 'class-validator';
-import type { ChalkKind, Ending, Grip, MassUnit, Side } from '@iron-clasp/core';
+import type { ChalkKind, Ending, Grip, GripChoice, HandsToday, MassUnit, Side } from '@iron-clasp/core';
 
 /*
  * What may come in. Loads are kg, times s. The lists repeat the core's on purpose: this package takes only types of
@@ -22,6 +26,7 @@ import type { ChalkKind, Ending, Grip, MassUnit, Side } from '@iron-clasp/core';
  */
 const GRIPS = ['doubleOverhand', 'mixed', 'hook'] as const satisfies readonly Grip[];
 const CHALK = ['block', 'liquid', 'none'] as const satisfies readonly ChalkKind[];
+const CHOICES = [...GRIPS, 'straps'] as const satisfies readonly GripChoice[];
 const ENDINGS = ['slipped', 'stopped'] as const satisfies readonly Ending[];
 const SIDES = ['left', 'right'] as const satisfies readonly Side[];
 const UNITS = ['kg', 'lb'] as const satisfies readonly MassUnit[];
@@ -150,4 +155,65 @@ export class MoveSessionRequest {
   @IsInt()
   @Min(1)
   version: number;
+}
+
+const REASON_MESSAGE = 'Say why in 3 to 300 characters: the reason is kept with the call.';
+
+/** A coach's decision against the call, for one set or a group of alike ones. Its id is made by the client. */
+export class OverrideRequest {
+  @IsUUID(undefined, { each: true, message: 'Name the sets.' })
+  @ArrayMinSize(1, { message: 'Name at least one set.' })
+  @ArrayMaxSize(50, { message: 'At most 50 sets at once.' })
+  @ArrayUnique({ message: 'Name each set once.' })
+  plannedSetIds: string[];
+
+  @IsIn(CHOICES, { message: 'Choose double overhand, mixed, hook or straps.' })
+  choice: GripChoice;
+
+  @IsOptional()
+  @IsIn(SIDES, { message: 'Side under must be left or right.' })
+  sideUnder?: Side;
+
+  @IsString({ message: REASON_MESSAGE })
+  @MinLength(3, { message: REASON_MESSAGE })
+  @MaxLength(300, { message: REASON_MESSAGE })
+  reason: string;
+}
+
+const DIAMETER_MESSAGE = 'Diameter must be a number from 20 to 120 mm.';
+
+/** Circumstances to try on a session without saving anything; what is left out stays as it is. */
+export class WhatIfRequest {
+  @IsOptional()
+  @IsUUID(undefined, { message: 'Choose a venue.' })
+  venueId?: string;
+
+  @IsOptional()
+  @IsIn(CHALK, { message: 'Chalk must be block, liquid or none.' })
+  chalk?: ChalkKind;
+
+  @IsOptional()
+  @IsNumber(FINITE, { message: DIAMETER_MESSAGE })
+  @Min(20, { message: DIAMETER_MESSAGE })
+  @Max(120, { message: DIAMETER_MESSAGE })
+  barDiameter?: number;
+
+  /** As on the day of the next meet: its rulebook, top sets as attempts. */
+  @IsOptional()
+  @IsBoolean({ message: 'Say whether the rules of the meet apply.' })
+  meetRules?: boolean;
+
+  /** Other hands than those of the last check; the core says what is wrong with them. */
+  @IsOptional()
+  @IsObject({ message: 'Say how both hands are.' })
+  hands?: HandsToday;
+}
+
+/** A hands check under a client-made id; the core says what is wrong with the hands. */
+export class HandsCheckRequest {
+  @IsObject({ message: 'Say how both hands are.' })
+  hands: HandsToday;
+
+  @IsISO8601({ strict: true }, { message: 'The time of the check is not a date and time.' })
+  checkedAt: string;
 }

@@ -4,6 +4,7 @@ import type {
   Ending,
   Estimate,
   Grip,
+  GripChoice,
   HandsToday,
   HistoryFlag,
   HoldCurve,
@@ -136,6 +137,66 @@ export interface CalledSet {
   /** Where the call is weak: the heaviest load of the venue’s plates that meets the threshold, kg. */
   readonly lighter: number | null;
   readonly done: LoggedSetView | null;
+  /** The coach's decision that is followed, or refused, here; null where the call stands. */
+  readonly override: OverrideView | null;
+  /** Every decision ever made on this set, undone ones too, the latest first. */
+  readonly overrides: readonly OverrideView[];
+}
+
+/** A coach's decision against a call. */
+export interface OverrideView {
+  readonly id: string;
+  readonly choice: GripChoice;
+  readonly sideUnder: Side | null;
+  readonly reason: string;
+  readonly by: string;
+  readonly at: string;
+  readonly undone: { readonly by: string; readonly at: string } | null;
+}
+
+/** A set as it would be called under other circumstances. */
+export interface TriedSet {
+  readonly id: string;
+  readonly line: string;
+  readonly choice: GripChoice | null;
+  readonly probability: number | null;
+  readonly verdict: SetCall['verdict'];
+  /** True where it differs from the real call in grip, side, strap or chalk. */
+  readonly changed: boolean;
+  /** The reason that leads. */
+  readonly why: string;
+}
+
+export interface WhatIfView {
+  /** The circumstances that were tried, as one would say them. */
+  readonly tried: string;
+  readonly sets: readonly TriedSet[];
+}
+
+/** A kept hands check, and which calls of the next session it changed. */
+export interface HandsCheckView {
+  readonly hands: HandsToday;
+  readonly checkedOn: string;
+  readonly changed: readonly {
+    readonly liftName: string;
+    readonly role: SetRole;
+    readonly load: number;
+    readonly before: string;
+    readonly after: string;
+  }[];
+}
+
+/** The lifter's hands over time, the latest first. */
+export interface HandsHistoryView {
+  readonly now: HandsToday;
+  readonly checkedOn: string | null;
+  readonly stale: boolean;
+  readonly checks: readonly {
+    readonly id: string;
+    readonly on: string;
+    readonly by: string | null;
+    readonly hands: HandsToday;
+  }[];
 }
 
 export interface LoggedSetView {

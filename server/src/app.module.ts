@@ -7,10 +7,14 @@ import { AccountsService } from './accounts/accounts.service.ts';
 import { SignedInGuard } from './accounts/guard.ts';
 import { CallsController } from './calls/calls.controller.ts';
 import { CallsService } from './calls/calls.service.ts';
+import { OverridesRepository } from './calls/overrides.repository.ts';
 import { Clock } from './clock.ts';
 import type { Config } from './config.ts';
 import { CurvesService } from './curves/curves.service.ts';
 import { dataSource } from './database/data-source.ts';
+import { HandsController } from './hands/hands.controller.ts';
+import { HandsRepository } from './hands/hands.repository.ts';
+import { HandsService } from './hands/hands.service.ts';
 import { HealthController } from './health/health.controller.ts';
 import { ProblemFilter } from './http/problem.filter.ts';
 import { validationPipe } from './http/validation.ts';
@@ -38,7 +42,14 @@ export class AppModule {
           }),
         }),
       ],
-      controllers: [HealthController, AccountsController, LiftersController, CallsController, LogController],
+      controllers: [
+        HealthController,
+        AccountsController,
+        LiftersController,
+        CallsController,
+        HandsController,
+        LogController,
+      ],
       providers: [
         { provide: CONFIG, useValue: config },
         { provide: APP_GUARD, useClass: SignedInGuard },
@@ -55,6 +66,9 @@ export class AppModule {
         LogService,
         CurvesService,
         CallsService,
+        OverridesRepository,
+        HandsService,
+        HandsRepository,
       ],
     };
   }

@@ -93,7 +93,7 @@ export class Coach {
   }
 
   async send<Answer>(
-    method: 'put' | 'patch' | 'delete',
+    method: 'post' | 'put' | 'patch' | 'delete',
     path: string,
     body: object | undefined,
     status: number,

@@ -1,6 +1,13 @@
-import { Body, Controller, Get, Param, Patch } from '@nestjs/common';
+import { Body, Controller, Delete, Get, HttpCode, Param, Patch, Post, Put } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { MoveSessionRequest, type CallsView, type CurveView } from '@iron-clasp/contract';
+import {
+  MoveSessionRequest,
+  OverrideRequest,
+  WhatIfRequest,
+  type CallsView,
+  type CurveView,
+  type WhatIfView,
+} from '@iron-clasp/contract';
 import type { SignedIn } from '../accounts/accounts.repository.ts';
 import { Who } from '../accounts/guard.ts';
 import { KnownId } from '../http/validation.ts';
@@ -25,6 +32,38 @@ export class CallsController {
     @Body() body: MoveSessionRequest,
   ): Promise<CallsView> {
     return this.calls.move(who.club.id, id, body.venueId, body.version);
+  }
+
+  @Put('sessions/:session/overrides/:id')
+  @ApiOperation({ summary: 'Decide against the call, with a reason; refused where a rule bars it' })
+  override(
+    @Who() who: SignedIn,
+    @Param('session', new KnownId('session')) session: string,
+    @Param('id', new KnownId('decision')) id: string,
+    @Body() body: OverrideRequest,
+  ): Promise<CallsView> {
+    return this.calls.override(who.club.id, who.account.id, session, id, body);
+  }
+
+  @Delete('sessions/:session/overrides/:id')
+  @ApiOperation({ summary: 'Take a decision back; it stays on record' })
+  undoOverride(
+    @Who() who: SignedIn,
+    @Param('session', new KnownId('session')) session: string,
+    @Param('id', new KnownId('decision')) id: string,
+  ): Promise<CallsView> {
+    return this.calls.undoOverride(who.club.id, who.account.id, session, id);
+  }
+
+  @Post('sessions/:id/what-if')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'The session under other circumstances; nothing is saved' })
+  whatIf(
+    @Who() who: SignedIn,
+    @Param('id', new KnownId('session')) id: string,
+    @Body() body: WhatIfRequest,
+  ): Promise<WhatIfView> {
+    return this.calls.whatIf(who.club.id, id, body);
   }
 
   @Get('lifters/:id/curve')

@@ -1,6 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import {
   callSession,
+  handsOn,
   findLift,
   loadBar,
   mixedLedger,
@@ -8,6 +9,8 @@ import {
   sayCall,
   SET_ROLE_NAMES,
   type BarLoading,
+  type CallLifter,
+  type EventRules,
   type HoldCurve,
   type HoldEquipment,
   type HoldPrescription,
@@ -20,9 +23,15 @@ import type {
   CalledSet,
   CallsView,
   CurveView,
+  HandsCheckView,
   LoggedHoldView,
   LoggedSetView,
+  OverrideRequest,
+  OverrideView,
   SessionHead,
+  TriedSet,
+  WhatIfRequest,
+  WhatIfView,
 } from '@iron-clasp/contract';
 import { Clock } from '../clock.ts';
 import { CurvesService } from '../curves/curves.service.ts';
@@ -34,6 +43,8 @@ import type { LoggedHold, LoggedSet } from '../log/log.entity.ts';
 import { LogRepository, type LoggedObservation } from '../log/log.repository.ts';
 import type { PlannedSet, TrainingSession } from '../training/training.entity.ts';
 import { TrainingRepository } from '../training/training.repository.ts';
+import { OverridesRepository, type KnownOverride } from './overrides.repository.ts';
+import { sameCall, tried } from './what-if.ts';
 
 /** Everything one session's calls rest on. */
 interface SessionFacts {
@@ -44,6 +55,17 @@ interface SessionFacts {
   readonly observations: readonly LoggedObservation[];
   readonly curve: HoldCurve;
   readonly ledger: MixedLedger;
+  /** Every override of the session, undone ones too, the latest first. */
+  readonly overrides: readonly KnownOverride[];
+}
+
+/** Circumstances that replace the session's own for once. */
+interface Circumstances {
+  readonly kit?: VenueKit;
+  readonly chalk?: HoldRequest['venue']['chalk'];
+  readonly barDiameter?: number;
+  readonly event?: EventRules;
+  readonly lifter?: Partial<CallLifter>;
 }
 
 @Injectable()
@@ -54,6 +76,7 @@ export class CallsService {
     private readonly kit: KitRepository,
     private readonly log: LogRepository,
     private readonly curves: CurvesService,
+    private readonly overrides: OverridesRepository,
     private readonly clock: Clock,
   ) {}
 
@@ -72,7 +95,10 @@ export class CallsService {
     const holds = session.hasHold ? await this.holds(facts, holdsDone) : { hold: null, nextHold: null };
     return {
       session: headOf(facts, venues),
-      sets: facts.sets.map((set, i) => calledSet(set, calls[i]!, facts.kit.equipment, done.get(set.id))),
+      sets: facts.sets.map((set, i) => ({
+        ...calledSet(set, calls[i]!, facts.kit.equipment, done.get(set.id)),
+        ...overridesOf(set, facts.overrides),
+      })),
       ...holds,
       holdsDone: holdsDone.map(loggedHold),
       evidence: facts.curve.evidence,
@@ -92,6 +118,120 @@ export class CallsService {
       );
     }
     return this.session(clubId, sessionId);
+  }
+
+  /**
+   * Keeps a coach's decision against the call. Where a safety, event, venue or lift rule bars it, nothing is kept and the
+   * rule is named. Sent again under the same id it changes nothing.
+   */
+  async override(
+    clubId: string,
+    accountId: string,
+    sessionId: string,
+    id: string,
+    body: OverrideRequest,
+  ): Promise<CallsView> {
+    const session = await this.training.session(clubId, sessionId);
+    if (!session) throw notFound('session');
+    const facts = await this.facts(clubId, session);
+    const setIds = [...body.plannedSetIds].sort();
+    if (setIds.some((setId) => !facts.sets.some((set) => set.id === setId))) throw notFound('set');
+    const sideUnder = body.choice === 'mixed' ? (body.sideUnder ?? null) : null;
+    const { choice, reason } = body;
+    const wanted: KnownOverride = {
+      ...{ id, choice, sideUnder, reason, setIds, by: 'The coach', at: '', undoneBy: null, undoneAt: null },
+    };
+    const refused = this.callAll({ ...facts, overrides: [wanted] }).find((call) => call.overrideRefused);
+    if (refused) throw new Problem(409, 'override-refused', refused.overrideRefused!.text);
+    const stored = await this.overrides.keep(
+      {
+        id,
+        sessionId,
+        choice,
+        sideUnder,
+        reason,
+        madeBy: accountId,
+        madeAt: this.clock.now(),
+        undoneBy: null,
+        undoneAt: null,
+      },
+      setIds,
+    );
+    const same =
+      stored.row.sessionId === sessionId &&
+      stored.row.choice === choice &&
+      stored.row.sideUnder === sideUnder &&
+      stored.row.reason === reason &&
+      stored.setIds.sort().join() === setIds.join();
+    if (!same)
+      throw new Problem(
+        409,
+        'decided-differently',
+        'Something else is already decided under this entry. The first decision was kept; reload to see it.',
+      );
+    return this.session(clubId, sessionId);
+  }
+
+  /** Takes a decision back; it stays on record with who undid it and when. */
+  async undoOverride(clubId: string, accountId: string, sessionId: string, id: string): Promise<CallsView> {
+    const session = await this.training.session(clubId, sessionId);
+    if (!session) throw notFound('session');
+    if (!(await this.overrides.undo(sessionId, id, accountId, this.clock.now()))) throw notFound('decision');
+    return this.session(clubId, sessionId);
+  }
+
+  /** The session under other circumstances, beside the real calls; nothing is saved. */
+  async whatIf(clubId: string, sessionId: string, body: WhatIfRequest): Promise<WhatIfView> {
+    const session = await this.training.session(clubId, sessionId);
+    if (!session) throw notFound('session');
+    const facts = await this.facts(clubId, session);
+    const kit = body.venueId ? await this.kit.kit(clubId, body.venueId) : null;
+    if (body.venueId && !kit) throw notFound('venue');
+    const meet = body.meetRules ? facts.profile.nextMeet : null;
+    if (body.meetRules && !meet)
+      throw new Problem(409, 'no-meet', 'No meet is planned for this lifter, so there are no rules to try.');
+    const hands =
+      body.hands && handsOn([{ on: facts.session.heldOn, hands: body.hands }], facts.session.heldOn).hands;
+    const real = this.callAll(facts);
+    const other = this.callAll(facts, {
+      ...(kit && { kit }),
+      ...(body.chalk && { chalk: body.chalk }),
+      ...(body.barDiameter && { barDiameter: body.barDiameter }),
+      ...(meet && {
+        event: {
+          name: meet.name,
+          straps: meet.straps,
+          thumbTape: meet.thumbTape,
+          liquidChalk: meet.liquidChalk,
+        },
+      }),
+      ...(hands && { lifter: { hands } }),
+    });
+    return {
+      tried: tried(body, kit?.venue.name, meet?.name),
+      sets: facts.sets.map((set, i) => triedSet(set.id, real[i]!, other[i]!)),
+    };
+  }
+
+  /** Which calls of the lifter's next session differ between hands as they were and as they are. */
+  async changedByHands(
+    clubId: string,
+    lifterId: string,
+    before: CallLifter['hands'],
+  ): Promise<HandsCheckView['changed']> {
+    const profile = await this.lifters.profile(clubId, lifterId);
+    const session = await this.training.nextSession(lifterId, this.clock.today());
+    if (!session) return [];
+    const facts = await this.facts(clubId, session, profile);
+    const was = this.callAll(facts, { lifter: { hands: before } });
+    const is = this.callAll(facts);
+    return facts.sets.flatMap((set, i) => {
+      if (sameCall(was[i]!, is[i]!)) return [];
+      const { name } = liftOf(set);
+      return [
+        { liftName: name, role: set.role, load: set.load, before: sayCall(was[i]!), after: sayCall(is[i]!) },
+      ];
+    });
   }
 
   /** The lifter's clasp curve with the points behind it and what the next session asks. */
@@ -126,12 +266,13 @@ export class CallsService {
     session: TrainingSession,
     known?: LifterProfile,
   ): Promise<SessionFacts> {
-    const [profile, kit, sets, observations, mixedSets] = await Promise.all([
+    const [profile, kit, sets, observations, mixedSets, overrides] = await Promise.all([
       known ?? this.lifters.profile(clubId, session.lifterId),
       this.kit.kit(clubId, session.venueId),
       this.training.plannedSets(session.id),
       this.curves.observations(session.lifterId),
       this.log.mixedSets(session.lifterId, this.clock.today()),
+      this.overrides.ofSession(session.id),
     ]);
     if (!kit) throw notFound('venue');
     return {
@@ -142,24 +283,34 @@ export class CallsService {
       observations,
       curve: this.curves.fit(profile.lifter, observations),
       ledger: mixedLedger(mixedSets),
+      overrides,
     };
   }
 
-  private callAll(facts: SessionFacts): SetCall[] {
+  /** Calls every set, as things are or under other circumstances; overrides are followed where nothing bars them. */
+  private callAll(facts: SessionFacts, other: Circumstances = {}): SetCall[] {
     const { profile, curve, sets, ledger } = facts;
+    const venue = venueOf(other.kit ?? facts.kit);
     return callSession({
-      lifter: this.lifters.forCalls(profile),
+      lifter: { ...this.lifters.forCalls(profile), ...other.lifter },
       school: this.lifters.school(profile),
-      venue: venueOf(facts.kit),
+      venue: {
+        ...venue,
+        ...(other.chalk && { chalk: other.chalk }),
+        ...(other.barDiameter && { barDiameter: other.barDiameter }),
+      },
+      ...(other.event && { event: other.event }),
       curve,
       ledger,
       sets: sets.map((set) => ({
         lift: liftOf(set),
-        role: set.role,
+        // On the day of the meet a top set is an attempt.
+        role: other.event && set.role === 'top' ? 'attempt' : set.role,
         load: set.load,
         reps: set.reps,
         style: set.style,
         ...(set.seconds && { seconds: set.seconds }),
+        ...overrideFor(set, facts.overrides),
       })),
     });
   }
@@ -223,12 +374,62 @@ function headOf({ session, profile, kit }: SessionFacts, venues: SessionHead['ve
   };
 }
 
+/** The decision that is in force for a set, as the engine takes it. */
+function overrideFor(
+  set: PlannedSet,
+  overrides: readonly KnownOverride[],
+): {
+  override?: { choice: KnownOverride['choice']; sideUnder?: 'left' | 'right'; reason: string; by: string };
+} {
+  const found = overrides.find((each) => !each.undoneAt && each.setIds.includes(set.id));
+  if (!found) return {};
+  const { choice, sideUnder, reason, by } = found;
+  return { override: { choice, reason, by, ...(sideUnder && { sideUnder }) } };
+}
+
+function overridesOf(
+  set: PlannedSet,
+  overrides: readonly KnownOverride[],
+): Pick<CalledSet, 'override' | 'overrides'> {
+  const views = overrides.filter((each) => each.setIds.includes(set.id)).map(overrideView);
+  return { override: views.find((each) => !each.undone) ?? null, overrides: views };
+}
+
+function overrideView({
+  id,
+  choice,
+  sideUnder,
+  reason,
+  by,
+  at,
+  undoneBy,
+  undoneAt,
+}: KnownOverride): OverrideView {
+  const undone = undoneBy && undoneAt ? { by: undoneBy, at: undoneAt } : null;
+  return { id, choice, sideUnder, reason, by, at, undone };
+}
+
+function triedSet(id: string, real: SetCall, other: SetCall): TriedSet {
+  const { choice, probability, verdict, reasons } = other;
+  const known = new Set(real.reasons.map((reason) => reason.text));
+  const why = reasons.find((reason) => !known.has(reason.text)) ?? reasons[0];
+  return {
+    id,
+    line: sayCall(other),
+    choice,
+    probability,
+    verdict,
+    changed: !sameCall(real, other),
+    why: why?.text ?? '',
+  };
+}
+
 function calledSet(
   set: PlannedSet,
   call: SetCall,
   equipment: HoldEquipment,
   done: LoggedSet | undefined,
-): CalledSet {
+): Omit<CalledSet, 'override' | 'overrides'> {
   const loading: BarLoading = loadBar({ target: set.load, ...equipment }).nearest;
   return {
     id: set.id,

@@ -1,4 +1,5 @@
 import { DataSource } from 'typeorm';
+import { CallOverrideRow, CallOverrideSet } from '../calls/override.entity.ts';
 import { Account, SignIn } from '../accounts/account.entity.ts';
 import { Club } from '../accounts/club.entity.ts';
 import { Bar, Plate, Venue } from '../kit/kit.entity.ts';
@@ -6,6 +7,7 @@ import { HandsCheck, Lifter, LifterHistory, Meet, SeasonMarkRow } from '../lifte
 import { LoggedHold, LoggedSet } from '../log/log.entity.ts';
 import { PlannedSet, TrainingSession } from '../training/training.entity.ts';
 import { FirstHouse1764000000000 } from './migrations/1-first-house.ts';
+import { OverridesAndHands1764100000000 } from './migrations/2-overrides-and-hands.ts';
 import { SnakeNaming } from './snake-naming.ts';
 
 /** Every table of the product. */
@@ -25,6 +27,8 @@ export const ENTITIES = [
   PlannedSet,
   LoggedSet,
   LoggedHold,
+  CallOverrideRow,
+  CallOverrideSet,
 ];
 
 /** The connection to PostgreSQL; migrations are run on connecting, never schema sync. */
@@ -33,7 +37,7 @@ export function dataSource(databaseUrl: string): DataSource {
     type: 'postgres',
     url: databaseUrl,
     entities: ENTITIES,
-    migrations: [FirstHouse1764000000000],
+    migrations: [FirstHouse1764000000000, OverridesAndHands1764100000000],
     migrationsRun: true,
     namingStrategy: new SnakeNaming(),
     poolSize: 10,

@@ -144,6 +144,7 @@ function lifterRows(lifter: DemoLifter, clubId: string, today: string): Record<L
         id: idOf(`hands ${lifter.name}`),
         lifter_id: id,
         checked_on: day(addDays(parseISO(today), -1)),
+        checked_at: `${day(addDays(parseISO(today), -1))}T18:00:00Z`,
         hands: lifter.hands,
       },
     ],

@@ -35,6 +35,9 @@ export class HandsCheck {
   @Column('uuid') lifterId: string;
   @Column('date') checkedOn: string;
   @Column('jsonb') hands: HandsToday;
+  @Column('uuid', { nullable: true }) checkedBy: string | null;
+  /** Orders the checks of one day. */
+  @Column('timestamptz') checkedAt: Date;
 }
 
 /** A contest with its own switches: the rulebook of the day outranks the program. */

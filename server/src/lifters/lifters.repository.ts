@@ -37,7 +37,7 @@ export class LiftersRepository {
     if (!lifter) return null;
     const [history, check, nextMeet] = await Promise.all([
       this.db.getRepository(LifterHistory).find({ where: { lifterId: id }, order: { kind: 'ASC' } }),
-      this.db.getRepository(HandsCheck).findOne({ where: { lifterId: id }, order: { checkedOn: 'DESC' } }),
+      this.db.getRepository(HandsCheck).findOne({ where: { lifterId: id }, order: { checkedAt: 'DESC' } }),
       this.nextMeet(id, today),
     ]);
     return {
@@ -63,7 +63,7 @@ export class LiftersRepository {
   async rack(clubId: string, today: string): Promise<RackFacts[]> {
     return this.db.query(
       `SELECT l.id, l.name, l.sport,
-              (SELECT h.hands FROM hands_check h WHERE h.lifter_id = l.id ORDER BY h.checked_on DESC LIMIT 1) AS hands,
+              (SELECT h.hands FROM hands_check h WHERE h.lifter_id = l.id ORDER BY h.checked_at DESC LIMIT 1) AS hands,
               coalesce((SELECT json_agg(json_strip_nulls(json_build_object('kind', y.kind, 'side', y.side, 'cleared', y.cleared)) ORDER BY y.kind)
                           FROM lifter_history y WHERE y.lifter_id = l.id), '[]') AS history,
               ((SELECT count(*) FROM logged_set s WHERE s.lifter_id = l.id AND s.done_at > $2::date - 14

@@ -1,0 +1,25 @@
+import { sayCall, type SetCall } from '@iron-clasp/core';
+import type { WhatIfRequest } from '@iron-clasp/contract';
+
+/** Would one read both aloud alike, and do both stand as firmly? */
+export function sameCall(a: SetCall, b: SetCall): boolean {
+  return sayCall(a) === sayCall(b) && a.verdict === b.verdict;
+}
+
+const CHALK_WORDS = { block: 'block chalk', liquid: 'liquid chalk', none: 'no chalk' } as const;
+
+/** The circumstances that are tried, as one would say them. */
+export function tried(
+  { chalk, barDiameter, hands }: WhatIfRequest,
+  venue: string | undefined,
+  meet: string | undefined,
+): string {
+  const parts = [
+    ...(venue ? [`at ${venue}`] : []),
+    ...(chalk ? [CHALK_WORDS[chalk]] : []),
+    ...(barDiameter ? [`a ${barDiameter} mm bar`] : []),
+    ...(meet ? [`by the rules of ${meet}`] : []),
+    ...(hands ? ['with the hands as tried'] : []),
+  ];
+  return parts.length ? parts.join(', ') : 'as things are';
+}
