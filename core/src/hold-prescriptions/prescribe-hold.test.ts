@@ -112,6 +112,16 @@ describe('prescribeHold', () => {
     expect(sore.why.map((reason) => reason.ruleId)).toContain('safety.thumb-arthritis-hook-top-only');
   });
 
+  it('repeats after one miss though the curve has sunk a little below it, but not far past it', () => {
+    const limit = prescribeHold(request({ history: [session(300, 10, 10)] })).load;
+    expect(prescribeHold(request({ history: [session(limit + 5, 10, 2)] }))).toMatchObject({
+      change: 'repeat',
+      load: limit + 5,
+    });
+    expect(prescribeHold(request({ history: [session(limit + 20, 10, 2)] })).change).toBe('lighter');
+    expect(prescribeHold(request({ history: [session(limit + 5, 10, 10)] })).change).toBe('lighter');
+  });
+
   it('starts afresh when the grip is a new one', () => {
     expect(
       prescribeHold(request({ history: [{ ...session(130, 10, 10), grip: 'doubleOverhand' }] })).change,
