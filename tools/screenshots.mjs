@@ -58,6 +58,16 @@ async function takeAll(driver, { url }) {
   await click(top);
   await seen('aside[aria-label="Reasons"]');
   await shoot('calls');
+  await click('//button[@aria-label="Close the reasons"]');
+  await click('//button[contains(., "What if")]');
+  await click('//section[@aria-label="What if"]//option[.="left: torn callus"]');
+  await driver.wait(until.elementLocated(By.xpath('//*[contains(text(), "what if:")]')), 20_000);
+  await shoot('what-if');
+  await open(`${sheet}/hands`, 'section[aria-label="Hands check"]');
+  await shoot('hands');
+  await shoot('phone-hands', PHONE);
+  await setSize(driver, ...LAPTOP);
+  await open(`${sheet}/calls`, '[data-row]');
   await open(`${sheet}/calls`, '[data-row]');
   await shoot('phone-calls', PHONE);
   await open(`/floor/${session}`, '[role=timer]');

@@ -39,6 +39,11 @@ const routes: RouteObject[] = [
                 lazy: async () => ({ Component: (await import('./sheet/calls.tsx')).Calls }),
               },
               {
+                path: 'hands',
+                ...pending,
+                lazy: async () => ({ Component: (await import('./hands/hands.tsx')).Hands }),
+              },
+              {
                 path: 'curve',
                 ...pending,
                 lazy: async () => ({ Component: (await import('./sheet/curve.tsx')).Curve }),

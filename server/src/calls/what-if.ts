@@ -19,7 +19,7 @@ export function tried(
     ...(chalk ? [CHALK_WORDS[chalk]] : []),
     ...(barDiameter ? [`a ${barDiameter} mm bar`] : []),
     ...(meet ? [`by the rules of ${meet}`] : []),
-    ...(hands ? ['with the hands as tried'] : []),
+    ...(hands ? ['with other hands'] : []),
   ];
   return parts.length ? parts.join(', ') : 'as things are';
 }

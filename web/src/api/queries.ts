@@ -11,13 +11,19 @@ import {
 import type {
   CallsView,
   CurveView,
+  HandsCheckRequest,
+  HandsCheckView,
+  HandsHistoryView,
   MoveSessionRequest,
+  OverrideRequest,
   PreferencesRequest,
   RackView,
   SessionView,
   SheetView,
   SignInRequest,
   WelcomeView,
+  WhatIfRequest,
+  WhatIfView,
 } from '@iron-clasp/contract';
 import { ApiError, ask, rememberToken } from './client.ts';
 
@@ -29,6 +35,8 @@ export const keys = {
   sheet: (lifterId: string) => ['sheet', lifterId],
   calls: (sessionId: string) => ['calls', sessionId],
   curve: (lifterId: string) => ['curve', lifterId],
+  hands: (lifterId: string) => ['hands', lifterId],
+  whatIf: (sessionId: string, asked: WhatIfRequest) => ['what-if', sessionId, asked],
 } as const;
 
 export function makeQueryClient(): QueryClient {
@@ -145,10 +153,74 @@ export function useMoveSession(
   });
 }
 
+/** Decides against a call; the id is made once, so that a second try changes nothing. */
+export function useOverride(
+  sessionId: string,
+): UseMutationResult<CallsView, ApiError, { readonly id: string; readonly body: OverrideRequest }> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ id, body }) => ask<CallsView>('PUT', `/sessions/${sessionId}/overrides/${id}`, body),
+    onSuccess: (view) => keepCalls(client, view),
+  });
+}
+
+export function useUndoOverride(sessionId: string): UseMutationResult<CallsView, ApiError, string> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (id: string) => ask<CallsView>('DELETE', `/sessions/${sessionId}/overrides/${id}`),
+    onSuccess: (view) => keepCalls(client, view),
+  });
+}
+
+/** The session under other circumstances; asked only where something is tried. */
+export function useWhatIf(
+  sessionId: string,
+  asked: WhatIfRequest | null,
+): UseQueryResult<WhatIfView, ApiError> {
+  return useQuery({
+    queryKey: keys.whatIf(sessionId, asked ?? {}),
+    queryFn: () => ask<WhatIfView>('POST', `/sessions/${sessionId}/what-if`, asked),
+    enabled: asked !== null,
+    placeholderData: (before) => before,
+  });
+}
+
+export function useHands(lifterId: string): UseQueryResult<HandsHistoryView, ApiError> {
+  return useQuery({
+    queryKey: keys.hands(lifterId),
+    queryFn: () => ask<HandsHistoryView>('GET', `/lifters/${lifterId}/hands`),
+  });
+}
+
+/** Keeps a hands check and lets everything be called anew. */
+export function useHandsCheck(
+  lifterId: string,
+): UseMutationResult<HandsCheckView, ApiError, { readonly id: string; readonly body: HandsCheckRequest }> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ id, body }) => ask<HandsCheckView>('PUT', `/lifters/${lifterId}/hands-checks/${id}`, body),
+    onSuccess: () => {
+      for (const key of [
+        keys.hands(lifterId),
+        keys.sheet(lifterId),
+        keys.curve(lifterId),
+        keys.rack,
+        ['calls'],
+      ])
+        void client.invalidateQueries({ queryKey: key });
+    },
+  });
+}
+
 /** Takes a freshly called session into the cache and lets everything that rests on the log be fetched anew. */
 export function keepCalls(client: QueryClient, view: CallsView): void {
   client.setQueryData(keys.calls(view.session.id), view);
-  for (const key of [keys.curve(view.session.lifterId), keys.sheet(view.session.lifterId), keys.rack]) {
+  for (const key of [
+    keys.curve(view.session.lifterId),
+    keys.sheet(view.session.lifterId),
+    keys.rack,
+    ['what-if'],
+  ]) {
     void client.invalidateQueries({ queryKey: key });
   }
 }

@@ -7,6 +7,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['↑ ↓', 'Move along the called sets'],
   ['Enter', 'Why this call, and what others would have called'],
   ['Esc', 'Close the reasons'],
+  ['w', 'What if: other place, chalk, bar, rules or hands, nothing saved'],
   ['f', 'To the floor, with the hold clock'],
   ['Space', 'On the floor: start the clock, stop it when the bar is put down'],
   ['s', 'On the floor: the grip slipped'],

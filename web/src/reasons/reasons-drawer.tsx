@@ -4,12 +4,13 @@ import { X } from 'lucide-react';
 import { useEffect, useRef, type ReactElement, type ReactNode, type RefObject } from 'react';
 import { useUnit } from '../api/use-unit.ts';
 import { GripMark } from '../marks/grip-mark.tsx';
+import { Decide } from './decide.tsx';
 import { formatMass, percent, seconds } from '../parts/figures.ts';
 import { Caution } from '../parts/states.tsx';
 
 /** What the drawer speaks about. */
 export type Subject = { readonly id: string } & (
-  | { readonly kind: 'set'; readonly set: CalledSet }
+  | { readonly kind: 'set'; readonly set: CalledSet; readonly ids: readonly string[] }
   | { readonly kind: 'hold'; readonly hold: HoldPrescription }
 );
 
@@ -50,7 +51,12 @@ export function ReasonsDrawer({
         <X size={18} aria-hidden />
       </button>
       {set ? (
-        <AboutSet set={set} headRef={head} />
+        <AboutSet
+          set={set}
+          ids={subject.kind === 'set' ? subject.ids : []}
+          sessionId={view.session.id}
+          headRef={head}
+        />
       ) : (
         subject.kind === 'hold' && <AboutHold hold={subject.hold} headRef={head} />
       )}
@@ -60,7 +66,17 @@ export function ReasonsDrawer({
 
 type HeadRef = RefObject<HTMLHeadingElement | null>;
 
-function AboutSet({ set, headRef }: { set: CalledSet; headRef: HeadRef }): ReactElement {
+function AboutSet({
+  set,
+  ids,
+  sessionId,
+  headRef,
+}: {
+  set: CalledSet;
+  ids: readonly string[];
+  sessionId: string;
+  headRef: HeadRef;
+}): ReactElement {
   const unit = useUnit();
   const { call } = set;
   return (
@@ -80,6 +96,11 @@ function AboutSet({ set, headRef }: { set: CalledSet; headRef: HeadRef }): React
         </p>
       )}
       <Reasons reasons={call.reasons} />
+      {call.verdict !== 'free' && (
+        <Part title="The coach decides">
+          <Decide key={set.id} set={set} ids={ids} sessionId={sessionId} />
+        </Part>
+      )}
       {call.cautions.length > 0 && (
         <Part title="Cautions">
           <div className="grid gap-1.5">
@@ -186,7 +207,7 @@ function Reasons({ reasons }: { reasons: readonly Reason[] }): ReactElement {
       <ul className="grid gap-2.5">
         {reasons.map((reason) => (
           <li
-            key={reason.ruleId}
+            key={reason.text}
             data-rule={reason.ruleId}
             className={
               reason.rank === 'safety' ? 'border-l-4 border-oxblood pl-3' : 'border-l-4 border-rule pl-3'

@@ -1,14 +1,15 @@
 import { GRIP_NAMES, type HoldPrescription } from '@iron-clasp/core';
-import type { CallsView, SessionHead } from '@iron-clasp/contract';
+import type { CallsView, LifterView, SessionHead, TriedSet, WhatIfRequest } from '@iron-clasp/contract';
 import clsx from 'clsx';
-import { Timer } from 'lucide-react';
+import { Shuffle, Timer } from 'lucide-react';
 import { useRef, useState, type ReactElement, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { useCalls, useMoveSession } from '../api/queries.ts';
+import { useCalls, useMoveSession, useWhatIf } from '../api/queries.ts';
 import { useUnit } from '../api/use-unit.ts';
 import { BarDrawing } from '../marks/bar-drawing.tsx';
 import { loadingWords } from '../marks/plates.ts';
 import { GripMark } from '../marks/grip-mark.tsx';
+import { Button } from '../parts/button.tsx';
 import { Chance } from '../parts/chance.tsx';
 import { formatMass, load, nearDay, percent, seconds } from '../parts/figures.ts';
 import { Caution, Empty, Failed, Loading } from '../parts/states.tsx';
@@ -17,10 +18,11 @@ import { CHANGE_WORDS, ROLE_WORDS } from '../parts/words.ts';
 import { ReasonsDrawer, type Subject } from '../reasons/reasons-drawer.tsx';
 import { groupSets, type SetGroup } from './set-groups.ts';
 import { useOpenSheet } from './sheet.tsx';
+import { WhatIf } from './what-if.tsx';
 
 /** The next session as a sheet of called sets, and its hold. */
 export function Calls(): ReactElement {
-  const { nextSessionId, today, lifter } = useOpenSheet();
+  const { nextSessionId, today, lifter, season } = useOpenSheet();
   const calls = useCalls(nextSessionId);
   if (!nextSessionId) {
     return (
@@ -34,24 +36,36 @@ export function Calls(): ReactElement {
   }
   if (calls.isPending) return <Loading what="the calls" lines={9} />;
   if (calls.error && !calls.data) return <Failed error={calls.error} retry={() => void calls.refetch()} />;
-  return <Session view={calls.data!} today={today} stale={calls.error} />;
+  const meet = season.marks.find((mark) => mark.kind === 'meet')?.label ?? null;
+  return <Session view={calls.data!} today={today} hands={lifter.hands} meet={meet} stale={calls.error} />;
 }
 
 function Session({
   view,
   today,
+  hands,
+  meet,
   stale,
 }: {
   view: CallsView;
   today: string;
+  hands: LifterView['hands'];
+  meet: string | null;
   stale: Error | null;
 }): ReactElement {
   const [subject, setSubject] = useState<Subject | null>(null);
   const navigate = useNavigate();
   const rows = useRef<HTMLDivElement>(null);
   const groups = groupSets(view.sets);
+  const [asked, setAsked] = useState<WhatIfRequest | null>(null);
+  const toggleWhatIf = (): void => setAsked((before) => (before ? null : {}));
+  const anything = asked !== null && Object.keys(asked).length > 0;
+  const whatIf = useWhatIf(view.session.id, anything ? asked : null);
+  const trying = anything ? whatIf.data : undefined;
+  const tried = new Map(trying?.sets.map((set) => [set.id, set]));
   useKeys({
     f: () => void navigate(`/floor/${view.session.id}`),
+    w: toggleWhatIf,
     Escape: () => setSubject(null),
     ArrowDown: (event) => step(rows.current, event, 1),
     ArrowUp: (event) => step(rows.current, event, -1),
@@ -60,7 +74,20 @@ function Session({
   return (
     <div className="xl:flex xl:items-start xl:gap-8">
       <div className="@container min-w-0 grow">
-        <SessionBar head={view.session} today={today} />
+        <SessionBar head={view.session} today={today} trying={asked !== null} onTry={toggleWhatIf} />
+        {asked && (
+          <WhatIf
+            head={view.session}
+            hands={hands}
+            meet={meet}
+            asked={asked}
+            tried={trying?.tried}
+            changed={groups.filter((group) => tried.get(group.first.id)?.changed).length}
+            onAsk={setAsked}
+            onClose={toggleWhatIf}
+          />
+        )}
+        {anything && whatIf.error && <Failed error={whatIf.error} />}
         {stale && <Failed error={stale} />}
         <div ref={rows}>
           {byLift(groups).map(({ liftName, sets }) => (
@@ -72,7 +99,10 @@ function Session({
                     <SetRow
                       group={group}
                       open={subject?.id === group.first.id}
-                      onOpen={() => setSubject({ id: group.first.id, kind: 'set', set: group.first })}
+                      tried={tried.get(group.first.id)}
+                      onOpen={() =>
+                        setSubject({ id: group.first.id, kind: 'set', set: group.first, ids: group.ids })
+                      }
                     />
                   </li>
                 ))}
@@ -123,14 +153,35 @@ function step(list: HTMLDivElement | null, event: KeyboardEvent, by: 1 | -1): vo
 
 const CHALK_HOUSE = { block: 'block chalk', liquid: 'liquid chalk only', none: 'no chalk' } as const;
 
-function SessionBar({ head, today }: { head: SessionHead; today: string }): ReactElement {
+function SessionBar({
+  head,
+  today,
+  trying,
+  onTry,
+}: {
+  head: SessionHead;
+  today: string;
+  trying: boolean;
+  onTry: () => void;
+}): ReactElement {
   const move = useMoveSession(head.id);
   return (
     <div className="flex flex-wrap items-center gap-x-6 gap-y-2 py-4">
-      <p className="figures order-first mr-auto text-2xl font-semibold @4xl:mr-0">
+      <p className="figures mr-auto text-2xl font-semibold">
         {head.title}, {nearDay(head.on, today)}
       </p>
-      <label className="flex min-w-0 flex-wrap items-center gap-2 text-quiet">
+      <div className="flex gap-2">
+        <Button aria-expanded={trying} onClick={onTry} className="inline-flex items-center gap-2">
+          <Shuffle size={16} aria-hidden /> What if
+        </Button>
+        <Link
+          to={`/floor/${head.id}`}
+          className="inline-flex items-center gap-2 rounded-sm border border-forge bg-forge px-4 py-2 font-semibold text-on-forge hover:brightness-110"
+        >
+          <Timer size={18} aria-hidden /> To the floor
+        </Link>
+      </div>
+      <label className="flex w-full min-w-0 flex-wrap items-center gap-2 text-quiet">
         at
         <select
           value={head.venue.id}
@@ -149,12 +200,6 @@ function SessionBar({ head, today }: { head: SessionHead; today: string }): Reac
           {head.bar.name}, {head.bar.diameter} mm
         </span>
       </label>
-      <Link
-        to={`/floor/${head.id}`}
-        className="order-first ml-auto inline-flex items-center gap-2 @4xl:order-none rounded-sm border border-forge bg-forge px-4 py-2 font-semibold text-on-forge hover:brightness-110"
-      >
-        <Timer size={18} aria-hidden /> To the floor
-      </Link>
       {move.error && (
         <div className="w-full">
           <Failed
@@ -203,10 +248,12 @@ function Row({ open, onOpen, plain = false, children }: RowProps): ReactElement 
 function SetRow({
   group: { first: set, count },
   open,
+  tried,
   onOpen,
 }: {
   group: SetGroup;
   open: boolean;
+  tried: TriedSet | undefined;
   onOpen: () => void;
 }): ReactElement {
   const unit = useUnit();
@@ -242,6 +289,10 @@ function SetRow({
         >
           {set.line}
           {call.overridden && ' (coach)'}
+          {set.override && !call.overridden && (
+            <span className="block text-sm font-normal text-oxblood">decided otherwise, but barred now</span>
+          )}
+          {tried && <Tried tried={tried} real={call.probability} />}
           {set.lighter !== null && (
             <span className="block text-sm font-normal text-ochre">
               weak: {formatMass(set.lighter, unit)} would hold {percent(call.threshold)}
@@ -256,6 +307,28 @@ function SetRow({
         {call.choice === 'straps' && <span className="text-sm text-quiet">strapped</span>}
       </span>
     </Row>
+  );
+}
+
+/** What would be called instead, under the real call. */
+function Tried({ tried, real }: { tried: TriedSet; real: number | null }): ReactElement | null {
+  const moved =
+    tried.probability !== null && real !== null && Math.abs(tried.probability - real) >= 0.005
+      ? `${percent(tried.probability)} instead of ${percent(real)}`
+      : null;
+  if (!tried.changed && !moved) return null;
+  return (
+    <span className="mt-0.5 block border-l-4 border-dashed border-edge pl-2 text-sm font-normal">
+      {tried.changed ? (
+        <>
+          what if: <b>{tried.line}</b>
+          {tried.probability !== null && `, ${percent(tried.probability)}`}
+          <span className="block text-quiet">{tried.why}</span>
+        </>
+      ) : (
+        <span className="text-quiet">what if: {moved}</span>
+      )}
+    </span>
   );
 }
 

@@ -13,6 +13,8 @@ const set = (id: string, more: Partial<CalledSet> = {}): CalledSet =>
     line: 'hook',
     call: { verdict: 'called' },
     done: null,
+    override: null,
+    overrides: [],
     ...more,
   }) as CalledSet;
 
@@ -24,10 +26,10 @@ it('folds alike sets that follow one another, and nothing else', () => {
     set('d'),
     set('e', { reps: 2 }),
   ]);
-  expect(groups.map(({ first, count }) => [first.id, count])).toEqual([
-    ['a', 2],
-    ['c', 1],
-    ['d', 1],
-    ['e', 1],
+  expect(groups.map(({ first, count, ids }) => [first.id, count, ids.join('')])).toEqual([
+    ['a', 2, 'ab'],
+    ['c', 1, 'c'],
+    ['d', 1, 'd'],
+    ['e', 1, 'e'],
   ]);
 });

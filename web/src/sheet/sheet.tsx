@@ -29,6 +29,7 @@ export function Sheet(): ReactElement {
           <nav aria-label="The sheet" className="mt-1 flex gap-6 border-b border-rule">
             <Page to="calls">Calls</Page>
             <Page to="curve">Curve</Page>
+            <Page to="hands">Hands</Page>
           </nav>
           <Outlet context={sheet.data} key={lifterId} />
         </>
