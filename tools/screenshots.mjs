@@ -68,7 +68,6 @@ async function takeAll(driver, { url }) {
   await shoot('phone-hands', PHONE);
   await setSize(driver, ...LAPTOP);
   await open(`${sheet}/calls`, '[data-row]');
-  await open(`${sheet}/calls`, '[data-row]');
   await shoot('phone-calls', PHONE);
   await open(`/floor/${session}`, '[role=timer]');
   await shoot('phone-floor', PHONE);

@@ -2,6 +2,7 @@ import {
   ArrayMaxSize,
   ArrayMinSize,
   ArrayUnique,
+  IsArray,
   IsBoolean,
   IsDefined,
   IsEmail,
@@ -18,7 +19,18 @@ import {
   Min,
   MinLength,
 } from 'class-validator';
-import type { ChalkKind, Ending, Grip, GripChoice, HandsToday, MassUnit, Side } from '@iron-clasp/core';
+import type {
+  ChalkKind,
+  Ending,
+  Grip,
+  GripChoice,
+  HandsToday,
+  HistoryFlag,
+  HookStage,
+  MassUnit,
+  Side,
+  Thresholds,
+} from '@iron-clasp/core';
 
 /*
  * What may come in. Loads are kg, times s. The lists repeat the core's on purpose: this package takes only types of
@@ -30,6 +42,7 @@ const CHOICES = [...GRIPS, 'straps'] as const satisfies readonly GripChoice[];
 const ENDINGS = ['slipped', 'stopped'] as const satisfies readonly Ending[];
 const SIDES = ['left', 'right'] as const satisfies readonly Side[];
 const UNITS = ['kg', 'lb'] as const satisfies readonly MassUnit[];
+const HOOK = ['none', 'learn', 'build', 'carry', 'settled'] as const satisfies readonly HookStage[];
 const THEMES = ['light', 'dark'] as const;
 export type Theme = (typeof THEMES)[number];
 
@@ -216,4 +229,79 @@ export class HandsCheckRequest {
 
   @IsISO8601({ strict: true }, { message: 'The time of the check is not a date and time.' })
   checkedAt: string;
+}
+
+const NAME_MESSAGE = 'Name must be 1 to 120 characters.';
+const MAX_MESSAGE = `Best deadlift must be a number from 20 to ${LIMITS.load.max} kg. Check the figure and the unit.`;
+const THRESHOLD_MESSAGE = 'Each threshold must be a chance from 0.5 to 0.999.';
+const HAND = 'Dominant hand must be left or right.';
+
+/** A lifter as a coach writes them. Only the first three are needed; what is left out keeps its usual value and is asked later. */
+export class LifterRequest {
+  @IsString({ message: NAME_MESSAGE })
+  @MinLength(1, { message: NAME_MESSAGE })
+  @MaxLength(120, { message: NAME_MESSAGE })
+  name: string;
+
+  @IsString({ message: 'Name the sport.' })
+  @MinLength(1, { message: 'Name the sport.' })
+  @MaxLength(60, { message: 'Name the sport in at most 60 characters.' })
+  sport: string;
+
+  @IsNumber(FINITE, { message: MAX_MESSAGE })
+  @Min(20, { message: MAX_MESSAGE })
+  @Max(LIMITS.load.max, { message: MAX_MESSAGE })
+  deadliftMax: number;
+
+  /** The version the editor was drawn from; 0 for a new lifter. */
+  @IsInt()
+  @Min(0)
+  version: number;
+
+  @IsOptional()
+  @IsIn(UNITS, { message: 'Unit must be kg or lb.' })
+  unit?: MassUnit;
+
+  @IsOptional()
+  @IsIn(SIDES, { message: HAND })
+  dominantHand?: Side;
+
+  @IsOptional()
+  @IsString({ message: 'Say how the lifter stands.' })
+  @MaxLength(60, { message: 'Say how the lifter stands in at most 60 characters.' })
+  stance?: string;
+
+  /** Day on which barbell training began. */
+  @IsOptional()
+  @IsISO8601({ strict: true }, { message: 'Training since must be a day.' })
+  trainingSince?: string;
+
+  @IsOptional()
+  @IsString({ message: 'Choose a school.' })
+  @MaxLength(60, { message: 'Choose a school.' })
+  schoolId?: string;
+
+  @IsOptional()
+  @IsIn(HOOK, { message: 'Hook stage must be none, learn, build, carry or settled.' })
+  hookStage?: HookStage;
+
+  /** Chance asked of a grip, by role; the core says what is wrong with them. */
+  @IsOptional()
+  @IsObject({ message: THRESHOLD_MESSAGE })
+  thresholds?: Thresholds;
+
+  @IsOptional()
+  @IsArray({ message: 'History is a list.' })
+  @ArrayMaxSize(20, { message: 'At most 20 entries of history.' })
+  history?: HistoryFlag[];
+}
+
+/** Puts a lifter aside, or takes them back; nothing is deleted. */
+export class ArchiveRequest {
+  @IsBoolean({ message: 'Say whether the lifter is put aside.' })
+  archived: boolean;
+
+  @IsInt()
+  @Min(1)
+  version: number;
 }

@@ -81,6 +81,45 @@ export interface LifterView {
   readonly hands: HandsToday & { readonly on: string | null };
 }
 
+/** One field of a lifter as somebody changed it. */
+export interface LifterChangeView {
+  readonly id: string;
+  readonly field: string;
+  readonly before: unknown;
+  readonly after: unknown;
+  readonly by: string;
+  readonly at: string;
+}
+
+export interface ArchivedLifter {
+  readonly id: string;
+  readonly name: string;
+  readonly sport: string;
+  readonly version: number;
+  readonly archivedAt: string;
+}
+
+/** A lifter with everything a coach may change, and what was changed before. */
+export interface ProfileView {
+  readonly id: string;
+  readonly version: number;
+  readonly archived: boolean;
+  readonly name: string;
+  readonly sport: string;
+  readonly unit: MassUnit;
+  readonly deadliftMax: number;
+  readonly dominantHand: Side;
+  readonly stance: string;
+  readonly trainingSince: string;
+  readonly schoolId: string;
+  readonly hookStage: HookStage;
+  readonly thresholds: Thresholds;
+  readonly history: readonly HistoryFlag[];
+  /** Questions nobody has answered: their values are the usual ones. */
+  readonly unanswered: readonly string[];
+  readonly changes: readonly LifterChangeView[];
+}
+
 export interface SeasonMark {
   readonly kind: 'holdBlock' | 'test' | 'meet';
   readonly label: string;

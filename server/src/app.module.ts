@@ -22,6 +22,7 @@ import { KitRepository } from './kit/kit.repository.ts';
 import { LiftersController } from './lifters/lifters.controller.ts';
 import { LiftersRepository } from './lifters/lifters.repository.ts';
 import { LiftersService } from './lifters/lifters.service.ts';
+import { ProfilesService } from './lifters/profiles.service.ts';
 import { LogController } from './log/log.controller.ts';
 import { LogRepository } from './log/log.repository.ts';
 import { LogService } from './log/log.service.ts';
@@ -61,6 +62,7 @@ export class AppModule {
         KitRepository,
         LiftersRepository,
         LiftersService,
+        ProfilesService,
         TrainingRepository,
         LogRepository,
         LogService,

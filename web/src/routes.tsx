@@ -1,8 +1,16 @@
+import type { ComponentType } from 'react';
 import { createBrowserRouter, Navigate, type RouteObject } from 'react-router';
 import { PageFault } from './parts/page-fault.tsx';
 import { Loading } from './parts/states.tsx';
 
 const pending = { HydrateFallback: () => <Loading what="the page" /> };
+
+/** A page of a screen, fetched when first visited. */
+const page = (path: string, load: () => Promise<ComponentType>): RouteObject => ({
+  path,
+  ...pending,
+  lazy: async () => ({ Component: await load() }),
+});
 
 /** Every screen has an address and is fetched when first visited. */
 const routes: RouteObject[] = [
@@ -33,21 +41,23 @@ const routes: RouteObject[] = [
             lazy: async () => ({ Component: (await import('./sheet/sheet.tsx')).Sheet }),
             children: [
               { index: true, element: <Navigate to="calls" replace /> },
-              {
-                path: 'calls',
-                ...pending,
-                lazy: async () => ({ Component: (await import('./sheet/calls.tsx')).Calls }),
-              },
-              {
-                path: 'hands',
-                ...pending,
-                lazy: async () => ({ Component: (await import('./hands/hands.tsx')).Hands }),
-              },
-              {
-                path: 'curve',
-                ...pending,
-                lazy: async () => ({ Component: (await import('./sheet/curve.tsx')).Curve }),
-              },
+              page('calls', async () => (await import('./sheet/calls.tsx')).Calls),
+              page('hands', async () => (await import('./hands/hands.tsx')).Hands),
+              page('curve', async () => (await import('./sheet/curve.tsx')).Curve),
+            ],
+          },
+          {
+            path: 'practice',
+            ...pending,
+            lazy: async () => ({ Component: (await import('./practice/practice-book.tsx')).PracticeBook }),
+            children: [
+              { index: true, element: <Navigate to="schools" replace /> },
+              page('schools', async () => (await import('./practice/schools.tsx')).Schools),
+              page('rules', async () => (await import('./practice/rules.tsx')).Rules),
+              page('lifts', async () => (await import('./practice/lifts.tsx')).Lifts),
+              page('holds', async () => (await import('./practice/holds.tsx')).Holds),
+              page('set-up', async () => (await import('./practice/set-up.tsx')).SetUp),
+              page('slips', async () => (await import('./practice/slips.tsx')).Slips),
             ],
           },
         ],

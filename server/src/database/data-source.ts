@@ -3,10 +3,18 @@ import { CallOverrideRow, CallOverrideSet } from '../calls/override.entity.ts';
 import { Account, SignIn } from '../accounts/account.entity.ts';
 import { Club } from '../accounts/club.entity.ts';
 import { Bar, Plate, Venue } from '../kit/kit.entity.ts';
-import { HandsCheck, Lifter, LifterHistory, Meet, SeasonMarkRow } from '../lifters/lifter.entity.ts';
+import {
+  HandsCheck,
+  Lifter,
+  LifterChange,
+  LifterHistory,
+  Meet,
+  SeasonMarkRow,
+} from '../lifters/lifter.entity.ts';
 import { LoggedHold, LoggedSet } from '../log/log.entity.ts';
 import { PlannedSet, TrainingSession } from '../training/training.entity.ts';
 import { FirstHouse1764000000000 } from './migrations/1-first-house.ts';
+import { LiftersEdited1764200000000 } from './migrations/3-lifters-edited.ts';
 import { OverridesAndHands1764100000000 } from './migrations/2-overrides-and-hands.ts';
 import { SnakeNaming } from './snake-naming.ts';
 
@@ -20,6 +28,7 @@ export const ENTITIES = [
   Plate,
   Lifter,
   LifterHistory,
+  LifterChange,
   HandsCheck,
   Meet,
   SeasonMarkRow,
@@ -37,7 +46,7 @@ export function dataSource(databaseUrl: string): DataSource {
     type: 'postgres',
     url: databaseUrl,
     entities: ENTITIES,
-    migrations: [FirstHouse1764000000000, OverridesAndHands1764100000000],
+    migrations: [FirstHouse1764000000000, OverridesAndHands1764100000000, LiftersEdited1764200000000],
     migrationsRun: true,
     namingStrategy: new SnakeNaming(),
     poolSize: 10,

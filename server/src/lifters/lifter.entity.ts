@@ -16,6 +16,27 @@ export class Lifter {
   @Column('text') schoolId: string;
   @Column('text') hookStage: HookStage;
   @Column('jsonb') thresholds: Thresholds;
+  /** Grows with every change; an editor that saw an older one is told so. */
+  @Column('int') version: number;
+  @Column('timestamptz', { nullable: true }) archivedAt: Date | null;
+  /** Questions that nobody has answered yet: their values are the usual ones. */
+  @Column('text', { array: true }) unanswered: string[];
+}
+
+/** What a field of a lifter may hold. */
+export type FieldValue = string | number | boolean | object | null;
+
+/** One field of a lifter as it was changed. */
+@Entity('lifter_change')
+export class LifterChange {
+  @PrimaryColumn('uuid') id: string;
+  @Column('uuid') lifterId: string;
+  @Column('uuid') changedBy: string;
+  @Column('timestamptz') changedAt: Date;
+  @Column('int') version: number;
+  @Column('text') field: string;
+  @Column('jsonb', { nullable: true }) before: FieldValue;
+  @Column('jsonb', { nullable: true }) after: FieldValue;
 }
 
 /** Injury or condition, and whether a clinician has cleared it. */

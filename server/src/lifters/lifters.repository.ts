@@ -1,8 +1,9 @@
+import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import { SOUND_HAND, type HandsToday, type HistoryFlag } from '@iron-clasp/core';
-import type { SeasonMark, SeasonSession } from '@iron-clasp/contract';
+import type { ArchivedLifter, LifterChangeView, SeasonMark, SeasonSession } from '@iron-clasp/contract';
 import { DataSource } from 'typeorm';
-import { HandsCheck, Lifter, LifterHistory, Meet, SeasonMarkRow } from './lifter.entity.ts';
+import { HandsCheck, Lifter, LifterChange, LifterHistory, Meet, SeasonMarkRow } from './lifter.entity.ts';
 
 /** A lifter with everything a call has to know about the person. */
 export interface LifterProfile {
@@ -49,6 +50,68 @@ export class LiftersRepository {
     };
   }
 
+  /** The club's archived lifters by name. */
+  async archived(clubId: string): Promise<ArchivedLifter[]> {
+    return this.db.query(
+      `SELECT id, name, sport, version, archived_at AS "archivedAt" FROM lifter
+        WHERE club_id = $1 AND archived_at IS NOT NULL ORDER BY name, id`,
+      [clubId],
+    );
+  }
+
+  /** What was changed about a lifter, the latest first. */
+  async changes(lifterId: string): Promise<LifterChangeView[]> {
+    return this.db.query(
+      `SELECT c.id, c.field, c.before, c.after, a.name AS by, c.changed_at AS at
+         FROM lifter_change c JOIN account a ON a.id = c.changed_by
+        WHERE c.lifter_id = $1 ORDER BY c.changed_at DESC, c.field LIMIT 200`,
+      [lifterId],
+    );
+  }
+
+  /**
+   * Writes a lifter, new or at the version that the editor saw, with its history and what changed; false where somebody
+   * was faster or the id belongs to somebody else.
+   */
+  async save(
+    lifter: Lifter,
+    history: readonly HistoryFlag[],
+    changes: readonly LifterChange[],
+  ): Promise<boolean> {
+    return this.db.transaction(async (manager) => {
+      if (lifter.version === 1) {
+        const inserted = await manager
+          .createQueryBuilder()
+          .insert()
+          .into(Lifter)
+          .values(lifter)
+          .orIgnore()
+          .returning('id')
+          .execute();
+        if (!(inserted.raw as unknown[]).length) return false;
+      } else {
+        const { id, clubId, version } = lifter;
+        const updated = await manager.update(Lifter, { id, clubId, version: version - 1 }, lifter);
+        if (updated.affected !== 1) return false;
+      }
+      await manager.delete(LifterHistory, { lifterId: lifter.id });
+      if (history.length)
+        await manager.insert(
+          LifterHistory,
+          history.map(({ kind, side, cleared }) => ({
+            id: randomUUID(),
+            lifterId: lifter.id,
+            kind,
+            side: side ?? null,
+            since: null,
+            cleared,
+          })),
+        );
+      if (changes.length) await manager.insert(LifterChange, [...changes]);
+      return true;
+    });
+  }
+
   /** The next meet on or after the day. */
   private async nextMeet(lifterId: string, today: string): Promise<Meet | null> {
     return this.db
@@ -74,7 +137,7 @@ export class LiftersRepository {
                 WHERE t.lifter_id = l.id AND t.held_on >= $2::date AND NOT t.finished ORDER BY t.held_on LIMIT 1) AS session,
               (SELECT json_build_object('name', m.name, 'on', m.held_on) FROM meet m
                 WHERE m.lifter_id = l.id AND m.held_on >= $2::date ORDER BY m.held_on LIMIT 1) AS meet
-         FROM lifter l WHERE l.club_id = $1 ORDER BY l.name, l.id`,
+         FROM lifter l WHERE l.club_id = $1 AND l.archived_at IS NULL ORDER BY l.name, l.id`,
       [clubId, today],
     );
   }

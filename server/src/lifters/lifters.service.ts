@@ -89,6 +89,7 @@ export class LiftersService {
       hands,
       hookStage: lifter.hookStage,
       thresholds: lifter.thresholds,
+      tightThighs: /large thighs/i.test(lifter.stance),
       ...(nextMeet && { nextEventStraps: nextMeet.straps }),
     };
   }

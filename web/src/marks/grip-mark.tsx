@@ -18,6 +18,8 @@ export function gripWords(choice: GripChoice, sideUnder?: Side): string {
  * side they wrap, the thumb a wedge (tucked inside the fingers for hook), straps a spiral.
  */
 export function GripMark({ choice, sideUnder, size = 24 }: GripMarkProps): ReactElement {
+  // Where no side is called, a mixed grip is drawn the usual way: the other hand of a right-hander under.
+  const under = sideUnder ?? (choice === 'mixed' ? 'left' : undefined);
   return (
     <svg
       role="img"
@@ -27,8 +29,8 @@ export function GripMark({ choice, sideUnder, size = 24 }: GripMarkProps): React
       width={size * 2}
       className="shrink-0"
     >
-      <Hand x={12} under={sideUnder === 'left'} choice={choice} />
-      <Hand x={36} under={sideUnder === 'right'} choice={choice} />
+      <Hand x={12} under={under === 'left'} choice={choice} />
+      <Hand x={36} under={under === 'right'} choice={choice} />
     </svg>
   );
 }

@@ -8,7 +8,8 @@ import { Rack } from './rack.tsx';
 export function Desk(): ReactElement {
   const filter = useRef<HTMLInputElement>(null);
   const [help, setHelp] = useState(false);
-  const open = useMatch('/lifters/:lifterId/*');
+  // On a narrow screen whatever is open takes the rack's place.
+  const open = useMatch('/') === null;
   useKeys({
     '/': (event) => {
       event.preventDefault();

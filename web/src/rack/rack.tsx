@@ -28,7 +28,12 @@ export function Rack({
     <div className="flex h-full max-h-dvh flex-col lg:sticky lg:top-0">
       <header className="px-4 pt-4">
         <p className="figures text-2xl font-semibold leading-none">Iron Clasp</p>
-        <p className="text-quiet">{session.data?.club.name}</p>
+        <p className="flex items-baseline justify-between gap-2 text-quiet">
+          {session.data?.club.name}
+          <NavLink to="/practice" className="underline decoration-rule underline-offset-4 hover:text-ink">
+            Practice book
+          </NavLink>
+        </p>
         <input
           ref={filterRef}
           type="search"
