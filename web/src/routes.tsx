@@ -35,6 +35,8 @@ const routes: RouteObject[] = [
             ...pending,
             lazy: async () => ({ Component: (await import('./rack/no-lifter.tsx')).NoLifter }),
           },
+          page('lifters/new', async () => (await import('./lifters/new-lifter.tsx')).NewLifter),
+          page('lifters/archived', async () => (await import('./lifters/archived.tsx')).Archived),
           {
             path: 'lifters/:lifterId',
             ...pending,
@@ -42,6 +44,7 @@ const routes: RouteObject[] = [
             children: [
               { index: true, element: <Navigate to="calls" replace /> },
               page('calls', async () => (await import('./sheet/calls.tsx')).Calls),
+              page('profile', async () => (await import('./lifters/profile.tsx')).Profile),
               page('hands', async () => (await import('./hands/hands.tsx')).Hands),
               page('curve', async () => (await import('./sheet/curve.tsx')).Curve),
             ],

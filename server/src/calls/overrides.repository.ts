@@ -27,7 +27,7 @@ export class OverridesRepository {
               u.name AS "undoneBy", o.undone_at AS "undoneAt",
               array(SELECT s.planned_set_id FROM call_override_set s WHERE s.override_id = o.id ORDER BY s.planned_set_id) AS "setIds"
          FROM call_override o JOIN account m ON m.id = o.made_by LEFT JOIN account u ON u.id = o.undone_by
-        WHERE o.session_id = $1 ORDER BY o.made_at DESC, o.id`,
+        WHERE o.session_id = $1 ORDER BY o.place DESC`,
       [sessionId],
     );
   }

@@ -9,14 +9,18 @@ import {
   type UseQueryResult,
 } from '@tanstack/react-query';
 import type {
+  ArchivedLifter,
+  ArchiveRequest,
   CallsView,
   CurveView,
   HandsCheckRequest,
   HandsCheckView,
   HandsHistoryView,
+  LifterRequest,
   MoveSessionRequest,
   OverrideRequest,
   PreferencesRequest,
+  ProfileView,
   RackView,
   SessionView,
   SheetView,
@@ -36,6 +40,8 @@ export const keys = {
   calls: (sessionId: string) => ['calls', sessionId],
   curve: (lifterId: string) => ['curve', lifterId],
   hands: (lifterId: string) => ['hands', lifterId],
+  profile: (lifterId: string) => ['profile', lifterId],
+  archived: ['archived'],
   whatIf: (sessionId: string, asked: WhatIfRequest) => ['what-if', sessionId, asked],
 } as const;
 
@@ -210,6 +216,56 @@ export function useHandsCheck(
         void client.invalidateQueries({ queryKey: key });
     },
   });
+}
+
+export function useProfile(lifterId: string): UseQueryResult<ProfileView, ApiError> {
+  return useQuery({
+    queryKey: keys.profile(lifterId),
+    queryFn: () => ask<ProfileView>('GET', `/lifters/${lifterId}/profile`),
+    // An editor is drawn from one version: it is not swapped under the hands that type.
+    refetchOnWindowFocus: false,
+  });
+}
+
+export function useArchived(): UseQueryResult<ArchivedLifter[], ApiError> {
+  return useQuery({
+    queryKey: keys.archived,
+    queryFn: () => ask<ArchivedLifter[]>('GET', '/lifters/archived'),
+  });
+}
+
+export function useSaveLifter(lifterId: string): UseMutationResult<ProfileView, ApiError, LifterRequest> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: LifterRequest) => ask<ProfileView>('PUT', `/lifters/${lifterId}`, body),
+    onSuccess: (profile) => keepProfile(client, profile),
+  });
+}
+
+export function useArchive(): UseMutationResult<
+  ProfileView,
+  ApiError,
+  ArchiveRequest & { readonly lifterId: string }
+> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ lifterId, ...body }) => ask<ProfileView>('PATCH', `/lifters/${lifterId}/archive`, body),
+    onSuccess: (profile) => keepProfile(client, profile),
+  });
+}
+
+/** Takes a changed lifter into the cache and lets everything that rests on them be fetched anew. */
+function keepProfile(client: QueryClient, profile: ProfileView): void {
+  client.setQueryData(keys.profile(profile.id), profile);
+  for (const key of [
+    keys.sheet(profile.id),
+    keys.curve(profile.id),
+    keys.rack,
+    keys.archived,
+    ['calls'],
+    ['what-if'],
+  ])
+    void client.invalidateQueries({ queryKey: key });
 }
 
 /** Takes a freshly called session into the cache and lets everything that rests on the log be fetched anew. */

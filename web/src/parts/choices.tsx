@@ -1,8 +1,8 @@
 import clsx from 'clsx';
-import { useId, type ReactElement } from 'react';
+import { useId, type ReactElement, type ReactNode } from 'react';
 
 interface ChoicesProps<Value extends string> {
-  readonly legend: string;
+  readonly legend: ReactNode;
   readonly value: Value;
   readonly options: readonly (readonly [Value, string])[];
   readonly onChange: (value: Value) => void;

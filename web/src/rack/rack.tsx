@@ -9,6 +9,8 @@ import { HandsMark } from '../marks/hands-mark.tsx';
 import { nearDay } from '../parts/figures.ts';
 import { Failed, Loading } from '../parts/states.tsx';
 
+const HEAD_LINK = 'underline decoration-rule underline-offset-4 hover:text-ink';
+
 /** The coach's lifters as slim rows, those who need attention first. */
 export function Rack({
   filterRef,
@@ -28,11 +30,16 @@ export function Rack({
     <div className="flex h-full max-h-dvh flex-col lg:sticky lg:top-0">
       <header className="px-4 pt-4">
         <p className="figures text-2xl font-semibold leading-none">Iron Clasp</p>
-        <p className="flex items-baseline justify-between gap-2 text-quiet">
+        <p className="flex flex-wrap items-baseline justify-between gap-x-3 text-quiet">
           {session.data?.club.name}
-          <NavLink to="/practice" className="underline decoration-rule underline-offset-4 hover:text-ink">
-            Practice book
-          </NavLink>
+          <span className="flex gap-3">
+            <NavLink to="/lifters/new" className={HEAD_LINK}>
+              Add a lifter
+            </NavLink>
+            <NavLink to="/practice" className={HEAD_LINK}>
+              Practice
+            </NavLink>
+          </span>
         </p>
         <input
           ref={filterRef}
@@ -63,7 +70,14 @@ export function Rack({
             <Failed error={rack.error} retry={() => void rack.refetch()} />
           </div>
         )}
-        {rack.data && rack.data.lifters.length === 0 && <p className="p-4 text-quiet">No lifters yet.</p>}
+        {rack.data && rack.data.lifters.length === 0 && (
+          <p className="p-4 text-quiet">
+            No lifters yet.{' '}
+            <NavLink to="/lifters/new" className={HEAD_LINK}>
+              Add the first
+            </NavLink>
+          </p>
+        )}
         {rack.data && rack.data.lifters.length > 0 && rows.length === 0 && (
           <p role="status" className="p-4 text-quiet">
             Nobody here is called “{filter}”.
@@ -76,6 +90,13 @@ export function Rack({
             </li>
           ))}
         </ul>
+        {rack.data && (
+          <p className="px-4 py-3 text-sm text-quiet">
+            <NavLink to="/lifters/archived" className={HEAD_LINK}>
+              Lifters put aside
+            </NavLink>
+          </p>
+        )}
       </nav>
       <Controls onHelp={onHelp} />
     </div>

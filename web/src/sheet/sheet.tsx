@@ -30,6 +30,7 @@ export function Sheet(): ReactElement {
             <Page to="calls">Calls</Page>
             <Page to="curve">Curve</Page>
             <Page to="hands">Hands</Page>
+            <Page to="profile">Profile</Page>
           </nav>
           <Outlet context={sheet.data} key={lifterId} />
         </>

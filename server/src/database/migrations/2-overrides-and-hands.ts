@@ -6,6 +6,7 @@ export class OverridesAndHands1764100000000 implements MigrationInterface {
     await runner.query(`
       CREATE TABLE call_override (
         id uuid PRIMARY KEY,
+        place bigint GENERATED ALWAYS AS IDENTITY,
         session_id uuid NOT NULL REFERENCES training_session (id),
         choice text NOT NULL CHECK (choice IN ('doubleOverhand', 'mixed', 'hook', 'straps')),
         side_under text CHECK (side_under IN ('left', 'right')),
@@ -16,7 +17,7 @@ export class OverridesAndHands1764100000000 implements MigrationInterface {
         undone_at timestamptz,
         CHECK ((undone_by IS NULL) = (undone_at IS NULL))
       );
-      CREATE INDEX call_override_session ON call_override (session_id, made_at);
+      CREATE INDEX call_override_session ON call_override (session_id, place);
       CREATE TABLE call_override_set (
         override_id uuid NOT NULL REFERENCES call_override (id),
         planned_set_id uuid NOT NULL REFERENCES planned_set (id),

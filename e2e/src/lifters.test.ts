@@ -1,0 +1,110 @@
+import { By } from 'selenium-webdriver';
+import type { ProfileView, RackView } from '@iron-clasp/contract';
+import { Page } from './browser.test-helper.ts';
+
+let page: Page;
+beforeAll(async () => {
+  page = await Page.open();
+}, 60_000);
+afterAll(() => page.close());
+
+const pick = async (label: string, option: string): Promise<void> => {
+  const xpath = `//label[contains(normalize-space(.), "${label}")]//option[normalize-space(.)="${option}"]`;
+  await page.until(
+    async () => (await page.driver.findElements(By.xpath(xpath))).length > 0,
+    `the choice ${option}`,
+  );
+  await page.driver.findElement(By.xpath(xpath)).click();
+};
+
+it('a coach adds a lifter with three answers, gives the rest, and the change is on record', async () => {
+  await page.signIn();
+  await page.click('Add a lifter');
+  await page.type('Name', 'Asta Lindqvist');
+  // Nonsense is refused at its field and what was typed stays.
+  await page.type('Best deadlift', 'heavy');
+  await page.click('Add to the rack');
+  await page.says(/Best deadlift must be a number from 20 to 600 kg/, 'form');
+  expect(await (await page.field('Name')).getAttribute('value')).toBe('Asta Lindqvist');
+  expect(await page.accessibility()).toEqual([]);
+  await page.type('Best deadlift', '142,5');
+  await page.click('Add to the rack');
+  await page.at(/\/profile$/);
+  await page.says(/5 answers would sharpen the calls/);
+  await page.says('Asta Lindqvist', 'nav[aria-label="The rack"]');
+  await page.says(/deadlift 142\.5 kg/);
+  await pick('School', 'Bare hands');
+  await page.click('They are right as they stand');
+  await page.click('Save');
+  await page.says('Saved.');
+  await page.says(/school: same-grip → bare-hands/, 'section[aria-label="What was changed"]');
+  await page.until(async () => !/would sharpen/.test(await page.text()), 'the questions to be gone');
+  expect(await page.accessibility()).toEqual([]);
+}, 90_000);
+
+it('a second editor is shown both versions and decides', async () => {
+  const path = await page.path();
+  const id = path.split('/')[2]!;
+  await page.type('Best deadlift', '150');
+  // Meanwhile somebody else changes two fields.
+  const { body } = await page.api<{ version: number }>('GET', `/lifters/${id}/profile`);
+  await page.api('PUT', `/lifters/${id}`, {
+    name: 'Asta Lindqvist',
+    sport: 'Powerlifting',
+    deadliftMax: 147.5,
+    stance: 'sumo',
+    version: body.version,
+  });
+  await page.click('Save');
+  await page.says(/Somebody changed this lifter since the page was opened/);
+  await page.says(/Save mine over theirs/);
+  expect(await (await page.field('Best deadlift')).getAttribute('value')).toBe('150');
+  await page.click('Take theirs');
+  await page.until(
+    async () => (await (await page.field('Best deadlift')).getAttribute('value')) === '147.5',
+    'their figure',
+  );
+}, 60_000);
+
+it('a lifter is put aside and taken back with everything', async () => {
+  const rack = async (): Promise<string[]> =>
+    (await page.api<RackView>('GET', '/lifters')).body.lifters.map((row) => row.name);
+  await page.click('Put aside');
+  await page.at(/archived$/);
+  await page.says('Asta Lindqvist', 'main');
+  expect(await rack()).not.toContain('Asta Lindqvist');
+  expect(await page.accessibility()).toEqual([]);
+  await page.click('Take back to the rack');
+  await page.says('Nobody is put aside');
+  expect(await rack()).toContain('Asta Lindqvist');
+  // Out of the way again for those who come after.
+  const { id } = (await page.api<RackView>('GET', '/lifters')).body.lifters.find(
+    (row) => row.name === 'Asta Lindqvist',
+  )!;
+  const { version } = (await page.api<ProfileView>('GET', `/lifters/${id}/profile`)).body;
+  await page.api('PATCH', `/lifters/${id}/archive`, { archived: true, version });
+  expect(await rack()).toHaveLength(9);
+}, 60_000);
+
+it.each(['schools', 'rules', 'lifts', 'holds', 'set-up', 'slips'])(
+  'the practice book, %s, passes axe on a laptop and a phone',
+  async (part) => {
+    await page.go(`/practice/${part}`);
+    await page.says('Practice book');
+    await page.find('main h2');
+    expect(await page.accessibility()).toEqual([]);
+    await page.size(390, 844);
+    expect(await page.accessibility()).toEqual([]);
+    await page.size(1280, 800);
+  },
+  60_000,
+);
+
+it('the catalogue is searched by kind of hand work', async () => {
+  await page.go('/practice/lifts');
+  const search = await page.find('main input[type=search]');
+  await search.sendKeys('pinch');
+  await page.says(/3 of 59/);
+  await search.sendKeys('xyz');
+  await page.says(/Nothing here is called/);
+}, 60_000);

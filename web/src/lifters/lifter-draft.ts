@@ -1,0 +1,105 @@
+import type { LifterRequest, ProfileView } from '@iron-clasp/contract';
+import { toKg, type HistoryFlag, type MassUnit, type SetRole } from '@iron-clasp/core';
+import { inUnit } from '../parts/figures.ts';
+
+/** A lifter as it is being typed: masses in the reader's unit, chances in per cent, all as text. */
+export interface Draft {
+  readonly name: string;
+  readonly sport: string;
+  readonly deadliftMax: string;
+  readonly dominantHand: ProfileView['dominantHand'];
+  readonly stance: string;
+  readonly trainingSince: string;
+  readonly schoolId: string;
+  readonly hookStage: ProfileView['hookStage'];
+  readonly thresholds: Readonly<Record<SetRole, string>>;
+  readonly history: readonly HistoryFlag[];
+}
+
+/** Fields that are asked later: only what the coach touched counts as an answer. */
+export const ASKED_LATER = ['dominantHand', 'stance', 'trainingSince', 'schoolId', 'hookStage'] as const;
+export type AskedLater = (typeof ASKED_LATER)[number];
+
+export const FIELD_NAMES: Readonly<Record<string, string>> = {
+  name: 'name',
+  sport: 'sport',
+  deadliftMax: 'best deadlift',
+  unit: 'unit',
+  dominantHand: 'dominant hand',
+  stance: 'stance',
+  trainingSince: 'training since',
+  schoolId: 'school',
+  hookStage: 'hook stage',
+  thresholds: 'thresholds',
+  history: 'history',
+  archived: 'put aside',
+};
+
+const percentText = (chance: number): string => String(Number((chance * 100).toFixed(1)));
+
+export function draftOf(profile: ProfileView, unit: MassUnit): Draft {
+  const { name, sport, deadliftMax, dominantHand, stance, trainingSince, schoolId, hookStage } = profile;
+  return {
+    name,
+    sport,
+    deadliftMax: String(Number(inUnit(deadliftMax, unit).toFixed(1))),
+    dominantHand,
+    stance,
+    trainingSince,
+    schoolId,
+    hookStage,
+    thresholds: Object.fromEntries(
+      Object.entries(profile.thresholds).map(([role, chance]) => [role, percentText(chance)]),
+    ) as Draft['thresholds'],
+    history: profile.history,
+  };
+}
+
+/** A figure as typed; a comma is a decimal point to half the world. */
+export function figure(text: string): number {
+  const plain = text.trim().replace(',', '.');
+  return plain === '' ? Number.NaN : Number(plain);
+}
+
+/**
+ * What is sent: what was not changed keeps the value it has, to the digit, and a question counts as answered only where
+ * its answer was touched.
+ */
+export function requestOf(
+  draft: Draft,
+  profile: ProfileView,
+  unit: MassUnit,
+  touched: ReadonlySet<string>,
+): LifterRequest {
+  const before = draftOf(profile, unit);
+  const typed = figure(draft.deadliftMax);
+  const answered = ASKED_LATER.filter((field) => touched.has(field) || !profile.unanswered.includes(field));
+  return {
+    name: draft.name,
+    sport: draft.sport,
+    deadliftMax:
+      draft.deadliftMax === before.deadliftMax
+        ? profile.deadliftMax
+        : Math.abs(typed) < 1e6
+          ? toKg(typed, unit)
+          : typed,
+    version: profile.version,
+    ...Object.fromEntries(answered.map((field) => [field, draft[field]])),
+    thresholds: Object.fromEntries(
+      Object.entries(draft.thresholds).map(([role, text]) => [
+        role,
+        text === before.thresholds[role as SetRole]
+          ? profile.thresholds[role as SetRole]
+          : figure(text) / 100,
+      ]),
+    ) as ProfileView['thresholds'],
+    history: [...draft.history],
+  };
+}
+
+/** Fields in which two drafts differ. */
+export function differences(a: Draft, b: Draft): (keyof Draft)[] {
+  return (Object.keys(a) as (keyof Draft)[]).filter(
+    (field) => JSON.stringify(a[field]) !== JSON.stringify(b[field]),
+  );
+}
