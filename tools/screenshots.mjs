@@ -63,6 +63,12 @@ async function takeAll(driver, { url }) {
   await click('//section[@aria-label="What if"]//option[.="left: torn callus"]');
   await driver.wait(until.elementLocated(By.xpath('//*[contains(text(), "what if:")]')), 20_000);
   await shoot('what-if');
+  await open(`${sheet}/ramp`, 'section[aria-label="Ramp and volume"] svg');
+  await shoot('ramp');
+  await open(`${sheet}/profile`, 'form[aria-label="Profile"]');
+  await shoot('profile');
+  await open('/practice/schools', 'section[aria-label="Bare hands"]');
+  await shoot('practice');
   await open(`${sheet}/hands`, 'section[aria-label="Hands check"]');
   await shoot('hands');
   await shoot('phone-hands', PHONE);

@@ -1,12 +1,26 @@
 import 'reflect-metadata';
-import { CHALK_KINDS, ENDINGS, GRIPS, MASS_UNITS, SIDES } from '@iron-clasp/core';
+import {
+  CHALK_KINDS,
+  ENDINGS,
+  GRIP_CHOICES,
+  GRIPS,
+  HOOK_STAGES,
+  MASS_UNITS,
+  SIDES,
+  SOUND_HAND,
+} from '@iron-clasp/core';
 import { validateSync } from 'class-validator';
 import {
+  ArchiveRequest,
+  HandsCheckRequest,
+  LifterRequest,
   LogHoldRequest,
   LogSetRequest,
   MoveSessionRequest,
+  OverrideRequest,
   PreferencesRequest,
   SignInRequest,
+  WhatIfRequest,
 } from './requests.ts';
 
 /** The fields that are refused, with their first message. */
@@ -123,7 +137,67 @@ describe('the rest', () => {
   });
 });
 
+const decision = {
+  plannedSetIds: [set.plannedSetId],
+  choice: 'mixed',
+  sideUnder: 'left',
+  reason: 'as in the meet',
+};
+const person = { name: 'Asta', sport: 'Weightlifting', deadliftMax: 120, version: 0 };
+
+describe('decisions, trials and people', () => {
+  it.each([
+    [{}, []],
+    [{ sideUnder: undefined }, []],
+    [{ plannedSetIds: [] }, ['plannedSetIds']],
+    [{ plannedSetIds: [set.plannedSetId, set.plannedSetId] }, ['plannedSetIds']],
+    [{ plannedSetIds: ['first'] }, ['plannedSetIds']],
+    [{ choice: 'teeth', sideUnder: 'up' }, ['choice', 'sideUnder']],
+    [{ reason: 'no' }, ['reason']],
+    [{ reason: 'x'.repeat(301) }, ['reason']],
+  ])('a decision with %j', (more, fields) => {
+    expect(Object.keys(refused(OverrideRequest, { ...decision, ...more }))).toEqual(fields);
+  });
+
+  it.each([
+    [{}, []],
+    [{ venueId: set.plannedSetId, chalk: 'none', barDiameter: 32, meetRules: true, hands: {} }, []],
+    [
+      { chalk: 'flour', barDiameter: 500, meetRules: 'yes', hands: 'sore' },
+      ['chalk', 'barDiameter', 'meetRules', 'hands'],
+    ],
+  ])('what if %j', (body, fields) => {
+    expect(Object.keys(refused(WhatIfRequest, body))).toEqual(fields);
+  });
+
+  it('a hands check wants both hands and when they were looked at', () => {
+    const hands = { left: SOUND_HAND, right: SOUND_HAND };
+    expect(refused(HandsCheckRequest, { hands, checkedAt: hold.doneAt })).toEqual({});
+    expect(Object.keys(refused(HandsCheckRequest, { checkedAt: 'now' }))).toEqual(['hands', 'checkedAt']);
+  });
+
+  it.each([
+    [{}, []],
+    [{ unit: 'lb', dominantHand: 'left', stance: 'sumo', trainingSince: '2024-01-01', history: [] }, []],
+    [{ name: '', deadliftMax: 19 }, ['name', 'deadliftMax']],
+    [{ deadliftMax: Number.NaN, version: -1 }, ['deadliftMax', 'version']],
+    [
+      { trainingSince: 'yore', hookStage: 'master', history: 'long' },
+      ['trainingSince', 'hookStage', 'history'],
+    ],
+  ])('a lifter with %j', (more, fields) => {
+    expect(Object.keys(refused(LifterRequest, { ...person, ...more }))).toEqual(fields);
+  });
+
+  it('putting aside wants the version that was seen', () => {
+    expect(refused(ArchiveRequest, { archived: true, version: 3 })).toEqual({});
+    expect(Object.keys(refused(ArchiveRequest, { archived: 'yes' }))).toEqual(['archived', 'version']);
+  });
+});
+
 it('takes every value of the core’s own lists', () => {
+  for (const choice of GRIP_CHOICES) expect(refused(OverrideRequest, { ...decision, choice })).toEqual({});
+  for (const hookStage of HOOK_STAGES) expect(refused(LifterRequest, { ...person, hookStage })).toEqual({});
   for (const grip of GRIPS) expect(refused(LogHoldRequest, { ...hold, grip })).toEqual({});
   for (const chalk of CHALK_KINDS) expect(refused(LogHoldRequest, { ...hold, chalk })).toEqual({});
   for (const ended of ENDINGS) expect(refused(LogHoldRequest, { ...hold, ended })).toEqual({});

@@ -162,6 +162,7 @@ export interface SessionHead {
 
 export interface CalledSet {
   readonly id: string;
+  readonly liftId: string;
   readonly liftName: string;
   readonly role: SetRole;
   /** What the coach wrote, kg. */

@@ -35,6 +35,9 @@ describe('every screen passes axe', () => {
       await (await page.find('[data-row]')).click();
       await page.find('aside[aria-label="Reasons"]');
       await isAccessible();
+      await page.click('Ramp');
+      await page.find('section[aria-label="Ramp and volume"] svg');
+      await isAccessible();
       await page.click('Curve');
       await page.find('svg[aria-label^="Load against seconds"]');
       await page.click('drawn points as a table');

@@ -46,6 +46,7 @@ const routes: RouteObject[] = [
               page('calls', async () => (await import('./sheet/calls.tsx')).Calls),
               page('profile', async () => (await import('./lifters/profile.tsx')).Profile),
               page('hands', async () => (await import('./hands/hands.tsx')).Hands),
+              page('ramp', async () => (await import('./sheet/ramp.tsx')).Ramp),
               page('curve', async () => (await import('./sheet/curve.tsx')).Curve),
             ],
           },

@@ -433,6 +433,7 @@ function calledSet(
   const loading: BarLoading = loadBar({ target: set.load, ...equipment }).nearest;
   return {
     id: set.id,
+    liftId: set.liftId,
     liftName: liftOf(set).name,
     role: set.role,
     planned: set.load,

@@ -4,6 +4,7 @@ import { groupSets } from './set-groups.ts';
 const set = (id: string, more: Partial<CalledSet> = {}): CalledSet =>
   ({
     id,
+    liftId: 'deadlift.conventional',
     liftName: 'Deadlift',
     role: 'top',
     planned: 125,

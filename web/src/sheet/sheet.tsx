@@ -28,6 +28,7 @@ export function Sheet(): ReactElement {
           <SeasonStrip sheet={sheet.data} />
           <nav aria-label="The sheet" className="mt-1 flex gap-6 border-b border-rule">
             <Page to="calls">Calls</Page>
+            <Page to="ramp">Ramp</Page>
             <Page to="curve">Curve</Page>
             <Page to="hands">Hands</Page>
             <Page to="profile">Profile</Page>
