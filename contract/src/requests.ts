@@ -14,6 +14,7 @@ import {
   IsOptional,
   IsString,
   IsUUID,
+  Matches,
   Max,
   MaxLength,
   Min,
@@ -304,4 +305,34 @@ export class ArchiveRequest {
   @IsInt()
   @Min(1)
   version: number;
+}
+
+const TITLE_MESSAGE = 'Title must be 1 to 80 characters.';
+
+/** A session as a coach writes it: its lines are read by the core, which says where one cannot be. */
+export class SessionRequest {
+  @IsString({ message: TITLE_MESSAGE })
+  @MinLength(1, { message: TITLE_MESSAGE })
+  @MaxLength(80, { message: TITLE_MESSAGE })
+  title: string;
+
+  /** Day, YYYY-MM-DD. */
+  @Matches(/^\d{4}-\d{2}-\d{2}$/, { message: 'Choose the day of the session.' })
+  @IsISO8601({ strict: true }, { message: 'Choose the day of the session.' })
+  heldOn: string;
+
+  @IsUUID(undefined, { message: 'Choose a venue.' })
+  venueId: string;
+
+  @IsBoolean({ message: 'Say whether a hold follows the lifts.' })
+  hasHold: boolean;
+
+  /** The version the editor was drawn from; 0 for a new session. */
+  @IsInt()
+  @Min(0)
+  version: number;
+
+  @IsArray({ message: 'Write at least one line.' })
+  @ArrayMaxSize(60, { message: 'At most 60 lines in a session.' })
+  lines: { readonly liftId: string; readonly text: string }[];
 }

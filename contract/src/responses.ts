@@ -148,6 +148,26 @@ export interface SheetView {
   readonly nextSessionId: string | null;
 }
 
+/** A session as it is written, for its editor. */
+export interface SessionPlanView {
+  readonly id: string;
+  readonly lifterId: string;
+  readonly version: number;
+  readonly title: string;
+  readonly heldOn: string;
+  readonly venueId: string;
+  readonly hasHold: boolean;
+  readonly lines: readonly { readonly liftId: string; readonly text: string }[];
+  /** True once something of it is logged: it is then history, and copied rather than changed. */
+  readonly started: boolean;
+}
+
+/** What an editor of sessions chooses from. */
+export interface VenueChoice {
+  readonly id: string;
+  readonly name: string;
+}
+
 export interface SessionHead {
   readonly id: string;
   readonly lifterId: string;

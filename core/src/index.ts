@@ -79,6 +79,9 @@ export * from './grip-week/grip-work.ts';
 export * from './grip-week/hold-block.ts';
 export * from './grip-week/forearm-week.ts';
 
+// Programs.
+export * from './set-line/set-line.ts';
+
 // Bars.
 export type { PlatePairs } from './bar-loading/plates.ts';
 export * from './bar-loading/load-bar.ts';

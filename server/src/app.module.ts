@@ -27,6 +27,8 @@ import { LogController } from './log/log.controller.ts';
 import { LogRepository } from './log/log.repository.ts';
 import { LogService } from './log/log.service.ts';
 import { CONFIG } from './tokens.ts';
+import { ProgramsController } from './training/programs.controller.ts';
+import { ProgramsService } from './training/programs.service.ts';
 import { TrainingRepository } from './training/training.repository.ts';
 
 @Module({})
@@ -49,6 +51,7 @@ export class AppModule {
         LiftersController,
         CallsController,
         HandsController,
+        ProgramsController,
         LogController,
       ],
       providers: [
@@ -64,6 +67,7 @@ export class AppModule {
         LiftersService,
         ProfilesService,
         TrainingRepository,
+        ProgramsService,
         LogRepository,
         LogService,
         CurvesService,

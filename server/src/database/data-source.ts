@@ -16,6 +16,7 @@ import { PlannedSet, TrainingSession } from '../training/training.entity.ts';
 import { FirstHouse1764000000000 } from './migrations/1-first-house.ts';
 import { LiftersEdited1764200000000 } from './migrations/3-lifters-edited.ts';
 import { OverridesAndHands1764100000000 } from './migrations/2-overrides-and-hands.ts';
+import { SessionLines1764300000000 } from './migrations/4-session-lines.ts';
 import { SnakeNaming } from './snake-naming.ts';
 
 /** Every table of the product. */
@@ -46,7 +47,12 @@ export function dataSource(databaseUrl: string): DataSource {
     type: 'postgres',
     url: databaseUrl,
     entities: ENTITIES,
-    migrations: [FirstHouse1764000000000, OverridesAndHands1764100000000, LiftersEdited1764200000000],
+    migrations: [
+      FirstHouse1764000000000,
+      OverridesAndHands1764100000000,
+      LiftersEdited1764200000000,
+      SessionLines1764300000000,
+    ],
     migrationsRun: true,
     namingStrategy: new SnakeNaming(),
     poolSize: 10,

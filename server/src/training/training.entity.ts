@@ -1,6 +1,12 @@
 import type { RepStyle, SetRole } from '@iron-clasp/core';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
+/** Sets of one lift as a coach writes them. */
+export interface SessionLine {
+  readonly liftId: string;
+  readonly text: string;
+}
+
 @Entity('training_session')
 export class TrainingSession {
   @PrimaryColumn('uuid') id: string;
@@ -12,6 +18,8 @@ export class TrainingSession {
   @Column('boolean') finished: boolean;
   /** Grows with every change; a page that saw an older one is told so. */
   @Column('int') version: number;
+  /** The lines its sets were written in; null for sessions that came without. */
+  @Column('jsonb', { nullable: true }) lines: readonly SessionLine[] | null;
 }
 
 @Entity('planned_set')

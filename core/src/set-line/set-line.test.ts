@@ -1,0 +1,111 @@
+import fc from 'fast-check';
+import { SET_ROLES } from '../calls/set-role.ts';
+import { parseSetLine, RAMP, writeSetLines, type SetLineContext, type WrittenSet } from './set-line.ts';
+
+const context: SetLineContext = { deadliftMax: 200, unit: 'kg', lift: 'deadlift.conventional' };
+const read = (line: string, more: Partial<SetLineContext> = {}) =>
+  parseSetLine(line, { ...context, ...more });
+const set = (more: Partial<WrittenSet>): WrittenSet => ({
+  role: 'volume',
+  load: 150,
+  reps: 5,
+  style: 'reset',
+  ...more,
+});
+
+describe('reads', () => {
+  it.each<[string, WrittenSet[]]>([
+    ['3x5 @ 75%', [set({}), set({}), set({})]],
+    ['3 x 5 @75 %'.replace('75 %', '75%'), [set({}), set({}), set({})]],
+    ['5@150', [set({})]],
+    ['top 1×1 @ 172,5', [set({ role: 'top', load: 172.5, reps: 1 })]],
+    [
+      'Back-Off 2x4 @ 105KG touch',
+      [
+        set({ role: 'backoff', load: 105, reps: 4, style: 'touchAndGo' }),
+        set({ role: 'backoff', load: 105, reps: 4, style: 'touchAndGo' }),
+      ],
+    ],
+    ['  attempt   1x1   @   100%  ', [set({ role: 'attempt', load: 200, reps: 1 })]],
+  ])('%s', (line, sets) => {
+    const found = read(line);
+    expect(found.sets).toEqual(sets);
+    expect(read(found.line!).sets).toEqual(sets);
+  });
+
+  it('and writes it out in full, so that another reader’s unit changes nothing', () => {
+    expect(read('5@150').line).toBe('volume 1x5 @ 150kg');
+    expect(read('ramp top 2 x 1 @ 300,5 touch', { unit: 'lb' }).line).toBe('ramp top 2x1 @ 300.5lb touch');
+  });
+
+  it('pounds where the reader reads pounds, and where it is said', () => {
+    expect(read('1x5 @ 300', { unit: 'lb' }).sets![0]!.load).toBeCloseTo(136.0777, 4);
+    expect(read('1x5 @ 300lb').sets![0]!.load).toBeCloseTo(136.0777, 4);
+    expect(read('1x5 @ 140kg', { unit: 'lb' }).sets![0]!.load).toBe(140);
+  });
+
+  it('seconds for what is held, and warm-ups before what is ramped', () => {
+    expect(read('2x30s @ 90', { lift: 'carry.handles' }).sets).toEqual([
+      set({ load: 90, reps: 1, seconds: 30 }),
+      set({ load: 90, reps: 1, seconds: 30 }),
+    ]);
+    const ramped = read('ramp top 2x1 @ 90%').sets!;
+    expect(ramped.map((each) => each.role)).toEqual([...RAMP.map(() => 'warmup'), 'top', 'top']);
+    const loads = ramped.map((each) => each.load);
+    expect(loads).toEqual([...loads].sort((a, b) => a - b));
+  });
+});
+
+describe('says where it cannot read, and what would do there', () => {
+  it.each<[string, number, number, RegExp]>([
+    ['heavy', 0, 5, /3x5, 5 or 2x30s/],
+    ['top heavy @ 100', 4, 5, /Sets and repetitions/],
+    ['3x5', 3, 1, /An @ stands before the load/],
+    ['3x5 75%', 4, 3, /An @/],
+    ['3x5 @', 5, 1, /A load stands here/],
+    ['3x5 @ heavy', 6, 5, /A load stands here/],
+    ['3x5 @ 75% please', 10, 6, /Nothing more is understood/],
+    ['99x5 @ 75%', 0, 4, /Between 1 and 30 sets/],
+    ['3x0 @ 75%', 0, 3, /whole repetitions/],
+    ['3x5 @ 5000', 6, 4, /Between 0.5 and 600 kg/],
+    ['3x5s @ 100', 0, 4, /done in repetitions/],
+    ['3 x 5 @ x', 8, 1, /A load/],
+  ])('%s', (line, at, length, message) => {
+    expect(read(line).fault).toEqual({ at, length, message: expect.stringMatching(message) });
+  });
+
+  it('what is held wants its seconds', () => {
+    expect(read('3x5 @ 100', { lift: 'hold.front-rack' }).fault!.message).toMatch(/held for time/);
+  });
+});
+
+it('what is written reads as the same sets again, in either unit', () => {
+  const sets = fc.array(
+    fc.record({
+      role: fc.constantFrom(...SET_ROLES),
+      load: fc.integer({ min: 4, max: 1600 }).map((quarters) => quarters / 4),
+      reps: fc.integer({ min: 1, max: 20 }),
+      style: fc.constantFrom('reset' as const, 'touchAndGo' as const),
+    }),
+    { minLength: 1, maxLength: 8 },
+  );
+  fc.assert(
+    fc.property(sets, fc.constantFrom('kg' as const, 'lb' as const), (written, unit) => {
+      const back = writeSetLines(written, unit).flatMap((line) => [...read(line, { unit }).sets!]);
+      expect(back.map(({ load: _load, ...rest }) => rest)).toEqual(
+        written.map(({ load: _load, ...rest }) => rest),
+      );
+      back.forEach((each, i) => expect(Math.abs(each.load - written[i]!.load)).toBeLessThan(0.01));
+    }),
+  );
+});
+
+it('any text is read or faulted within itself', () => {
+  fc.assert(
+    fc.property(fc.string({ minLength: 1, maxLength: 40 }), (line) => {
+      const { fault, sets } = read(line);
+      if (sets) expect(sets.length).toBeGreaterThan(0);
+      else expect(fault.at >= 0 && fault.at <= line.length).toBe(true);
+    }),
+  );
+});

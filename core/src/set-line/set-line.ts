@@ -1,0 +1,228 @@
+import { SET_ROLES, type SetRole } from '../calls/set-role.ts';
+import { checkText } from '../check.ts';
+import { liftOf } from '../set-demand/lifts.ts';
+import type { Lift } from '../set-demand/lift.ts';
+import { REP_STYLES, type RepStyle } from '../set-demand/set-demand.ts';
+import { listOf, oneOf, optional, positive, record, whole, type Check } from '../shape.ts';
+import { fromKg, MASS_UNITS, toKg, type MassUnit } from '../units/mass.ts';
+
+/** One set as a coach writes it. */
+export interface WrittenSet {
+  readonly role: SetRole;
+  /** kg as the lift is written. */
+  readonly load: number;
+  readonly reps: number;
+  /** s, where the set is timed. */
+  readonly seconds?: number;
+  readonly style: RepStyle;
+}
+
+/** What a line is read against. */
+export interface SetLineContext {
+  /** Percentages are of this, kg. */
+  readonly deadliftMax: number;
+  /** Unit of loads written without one. */
+  readonly unit: MassUnit;
+  readonly lift: Lift | string;
+}
+
+/** Where a line cannot be read, and what would do there. */
+export interface SetLineFault {
+  /** First character, counted from 0, and how many. */
+  readonly at: number;
+  readonly length: number;
+  readonly message: string;
+}
+
+export type SetLine =
+  | { readonly sets: readonly WrittenSet[]; readonly line: string; readonly fault?: undefined }
+  | { readonly fault: SetLineFault; readonly sets?: undefined; readonly line?: undefined };
+
+/** Words of the line for each role. */
+export const ROLE_TOKENS: Readonly<Record<SetRole, string>> = {
+  warmup: 'warm-up',
+  top: 'top',
+  backoff: 'back-off',
+  volume: 'volume',
+  accessory: 'accessory',
+  attempt: 'attempt',
+};
+
+/** Warm-ups that `ramp` puts before a line: share of its load, and repetitions. */
+export const RAMP: readonly (readonly [share: number, reps: number])[] = [
+  [0.4, 5],
+  [0.55, 4],
+  [0.7, 3],
+  [0.82, 2],
+  [0.92, 1],
+];
+
+/** Bounds of what a person can write down. */
+const MOST_SETS = 30;
+const MOST_REPS = 100;
+const LONGEST_SECONDS = 600;
+const LIGHTEST_KG = 0.5;
+const HEAVIEST_KG = 600;
+
+const contextCheck: Check = record<SetLineContext>({
+  deadliftMax: positive(2000),
+  unit: oneOf(MASS_UNITS),
+  lift: (field, value) => void liftOf(value as Lift, field),
+});
+
+interface Token {
+  readonly text: string;
+  readonly at: number;
+}
+
+/**
+ * Reads a set line: role (volume where none is said), sets × repetitions or seconds, `@`, load.
+ *
+ * `3x5 @ 75%` · `top 1x1 @ 172.5` · `back-off 3x4 @ 105kg touch` · `2x30s @ 140lb` · `ramp top 2x1 @ 91%` (warm-ups first).
+ * Percentages are of the deadlift max; a load without a unit is in the reader's; `touch` means touch-and-go; a comma is a
+ * decimal point. `line` is what was read, written out in full. Where the line cannot be read, `fault` says at which character and what would do there.
+ * @throws InvalidInputError for a text that is none or too long, or a context that cannot be used.
+ * @example parseSetLine('3x5 @ 75%', { deadliftMax: 200, unit: 'kg', lift: 'deadlift.conventional' }).sets.map((set) => set.load) // [150, 150, 150]
+ * @example parseSetLine('3x5 @ heavy', { deadliftMax: 200, unit: 'kg', lift: 'deadlift.conventional' }).fault.at // 6
+ */
+export function parseSetLine(line: string, context: SetLineContext): SetLine {
+  checkText('line', line, 200);
+  contextCheck('context', context);
+  const tokens = tokensOf(line);
+  let next = 0;
+  const peek = (): Token | undefined => tokens[next];
+  const end = line.trimEnd().length;
+  const fault = (token: Token | undefined, message: string): SetLine => ({
+    fault: token ? { at: token.at, length: token.text.length, message } : { at: end, length: 1, message },
+  });
+  const take = (word: string): boolean => {
+    if (peek()?.text.toLowerCase() !== word) return false;
+    next++;
+    return true;
+  };
+  const ramp = take('ramp');
+  const role = SET_ROLES.find((each) => take(ROLE_TOKENS[each])) ?? 'volume';
+
+  const scheme = peek();
+  const found = /^(?:(\d+)x)?(\d+(?:[.,]\d+)?)(s)?$/i.exec(scheme?.text ?? '');
+  if (!scheme || !found) return fault(scheme, 'Sets and repetitions stand here, as 3x5, 5 or 2x30s.');
+  next++;
+  const count = Number(found[1] ?? 1);
+  const amount = number(found[2]!);
+  if (count < 1 || count > MOST_SETS) return fault(scheme, `Between 1 and ${MOST_SETS} sets.`);
+  const timed = found[3] !== undefined;
+  if (timed && (amount < 1 || amount > LONGEST_SECONDS))
+    return fault(scheme, `Between 1 and ${LONGEST_SECONDS} seconds.`);
+  if (!timed && (!Number.isInteger(amount) || amount < 1 || amount > MOST_REPS))
+    return fault(scheme, `Between 1 and ${MOST_REPS} whole repetitions.`);
+  const lift = liftOf(context.lift);
+  if (timed !== lift.timed)
+    return fault(
+      scheme,
+      lift.timed
+        ? `${lift.name} is held for time: write the seconds, as 2x30s.`
+        : `${lift.name} is done in repetitions: leave the s away.`,
+    );
+
+  const sign = peek();
+  if (!take('@')) return fault(sign, 'An @ stands before the load, as in 3x5 @ 75%.');
+  const weight = peek();
+  const load = /^(\d+(?:[.,]\d+)?)(%|kg|lb)?$/i.exec(weight?.text ?? '');
+  if (!weight || !load) return fault(weight, 'A load stands here, as 75%, 172.5, 150kg or 380lb.');
+  next++;
+  const kg = inKg(number(load[1]!), load[2]?.toLowerCase(), context);
+  if (!(kg >= LIGHTEST_KG && kg <= HEAVIEST_KG))
+    return fault(weight, `Between ${LIGHTEST_KG} and ${HEAVIEST_KG} kg.`);
+  const touch = take('touch');
+  const extra = peek();
+  if (extra) return fault(extra, 'Nothing more is understood here; touch means touch-and-go.');
+
+  const style: RepStyle = touch ? 'touchAndGo' : 'reset';
+  const set: WrittenSet = timed
+    ? { role, load: kg, reps: 1, seconds: amount, style }
+    : { role, load: kg, reps: amount, style };
+  const warmups = ramp && !timed ? RAMP.map(([share, reps]) => warmup(set, share, reps)) : [];
+  const words = [
+    ...(ramp ? ['ramp'] : []),
+    ROLE_TOKENS[role],
+    `${count}x${amount}${timed ? 's' : ''}`,
+    '@',
+    `${number(load[1]!)}${load[2]?.toLowerCase() ?? context.unit}`,
+    ...(touch ? ['touch'] : []),
+  ];
+  return { sets: [...warmups, ...Array.from({ length: count }, () => set)], line: words.join(' ') };
+}
+
+function warmup(set: WrittenSet, share: number, reps: number): WrittenSet {
+  return {
+    ...set,
+    role: 'warmup',
+    load: Math.max(1, share * set.load),
+    reps: Math.max(reps, Math.min(set.reps, 3)),
+  };
+}
+
+function number(text: string): number {
+  return Number(text.replace(',', '.'));
+}
+
+function inKg(value: number, unit: string | undefined, { deadliftMax, unit: usual }: SetLineContext): number {
+  if (unit === '%') return (value / 100) * deadliftMax;
+  return toKg(Math.min(value, 1e6), (unit as MassUnit | undefined) ?? usual);
+}
+
+/** Words by where they stand; `x`, `×` and `@` may touch their neighbours or stand apart. */
+function tokensOf(line: string): Token[] {
+  const joined = /(\d)(\s*)[x×](\s*)(?=\d)/gi;
+  const tokens: Token[] = [];
+  // What is joined must keep its place: spaces around the x are dropped, and places are mapped back.
+  const places: number[] = [];
+  let text = '';
+  let last = 0;
+  const copy = (from: number, to: number): void => {
+    for (let i = from; i < to; i++) {
+      places.push(i);
+      text += line[i];
+    }
+  };
+  for (const match of line.matchAll(joined)) {
+    copy(last, match.index + 1);
+    places.push(match.index + 1 + match[2]!.length);
+    text += 'x';
+    last = match.index + match[0].length;
+  }
+  copy(last, line.length);
+  for (const match of text.matchAll(/@|[^\s@]+/g)) tokens.push({ text: match[0], at: places[match.index]! });
+  return tokens;
+}
+
+const setsCheck: Check = listOf(
+  record<WrittenSet>({
+    role: oneOf(SET_ROLES),
+    load: positive(2000),
+    reps: whole(1, MOST_REPS),
+    seconds: optional(positive(3600)),
+    style: oneOf(REP_STYLES),
+  }),
+  500,
+);
+
+/**
+ * Writes sets as the lines that read as them again, one for each run of alike sets; loads to the hundredth of the unit.
+ * @throws InvalidInputError naming the set and field that cannot be used.
+ * @example writeSetLines([{ role: 'top', load: 172.5, reps: 1, style: 'reset' }], 'kg') // ['top 1x1 @ 172.5kg']
+ */
+export function writeSetLines(sets: readonly WrittenSet[], unit: MassUnit): string[] {
+  setsCheck('sets', sets);
+  oneOf(MASS_UNITS)('unit', unit);
+  const lines: { words: (count: number) => string; count: number; key: string }[] = [];
+  for (const { role, load, reps, seconds, style } of sets) {
+    const amount = seconds === undefined ? String(reps) : `${Number(seconds.toFixed(1))}s`;
+    const tail = `${amount} @ ${Number(fromKg(load, unit).toFixed(2))}${unit}${style === 'touchAndGo' ? ' touch' : ''}`;
+    const key = `${role} ${tail}`;
+    const last = lines[lines.length - 1];
+    if (last?.key === key) last.count += 1;
+    else lines.push({ key, count: 1, words: (count) => `${ROLE_TOKENS[role]} ${count}x${tail}` });
+  }
+  return lines.map(({ words, count }) => words(count));
+}

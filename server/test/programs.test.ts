@@ -1,0 +1,141 @@
+import { randomUUID } from 'node:crypto';
+import type {
+  CallsView,
+  ErrorView,
+  RackView,
+  SessionPlanView,
+  SheetView,
+  VenueChoice,
+} from '@iron-clasp/contract';
+import { addForeignCoach, Coach, startApi, type Api } from './api.test-helper.ts';
+
+let api: Api;
+let coach: Coach;
+let lifter: string;
+let venue: string;
+let planned: string;
+beforeAll(async () => {
+  api = await startApi();
+  coach = await Coach.signIn(api);
+  lifter = (await coach.get<RackView>('/lifters')).lifters.find((row) => row.name === 'Odalys Brandt')!.id;
+  planned = (await coach.get<SheetView>(`/lifters/${lifter}/sheet`)).nextSessionId!;
+  venue = (await coach.get<VenueChoice[]>('/venues')).find((each) => each.name === 'Rope works')!.id;
+});
+afterAll(() => api.close());
+
+const put = <Answer = SessionPlanView>(id: string, body: object, status = 200): Promise<Answer> =>
+  coach.send<Answer>('put', `/lifters/${lifter}/sessions/${id}`, body, status);
+const session = (more: object = {}): object => ({
+  title: 'Singles',
+  heldOn: '2026-11-24',
+  venueId: venue,
+  hasHold: false,
+  version: 0,
+  lines: [
+    { liftId: 'deadlift.conventional', text: 'ramp top 2x1 @ 90%' },
+    { liftId: 'carry.handles', text: '3x30s @ 100' },
+  ],
+  ...more,
+});
+
+describe('writing a session', () => {
+  const id = randomUUID();
+
+  it('keeps the lines as written, and calls their sets', async () => {
+    const plan = await put(id, session());
+    expect(plan).toMatchObject({ version: 1, started: false });
+    expect(plan.lines.map((line) => line.text)).toEqual(['ramp top 2x1 @ 90%', 'volume 3x30s @ 100kg']);
+    const { sets } = await coach.get<CallsView>(`/sessions/${id}/calls`);
+    expect(sets.map((set) => set.role)).toEqual([
+      ...Array<string>(5).fill('warmup'),
+      'top',
+      'top',
+      'volume',
+      'volume',
+      'volume',
+    ]);
+    expect(sets[5]!.planned).toBeCloseTo(0.9 * 137.5, 9);
+    expect(sets.every((set) => set.line !== '')).toBe(true);
+  });
+
+  it('sent again it is the same session', async () => {
+    await Promise.all([put(id, session()), put(id, session())]);
+    expect((await coach.get<SessionPlanView>(`/sessions/${id}/plan`)).version).toBe(1);
+  });
+
+  it('a change keeps the sets that stay, and with them the coach’s decisions', async () => {
+    const { sets } = await coach.get<CallsView>(`/sessions/${id}/calls`);
+    const decision = {
+      plannedSetIds: [sets[5]!.id, sets[7]!.id],
+      choice: 'doubleOverhand',
+      reason: 'test day',
+    };
+    await coach.send('put', `/sessions/${id}/overrides/${randomUUID()}`, decision, 200);
+    const lines = [
+      { liftId: 'deadlift.conventional', text: 'ramp top 2x1 @ 90%' },
+      { liftId: 'carry.frame', text: '2x30s @ 120' },
+    ];
+    expect(await put(id, session({ version: 1, lines }))).toMatchObject({ version: 2 });
+    const after = (await coach.get<CallsView>(`/sessions/${id}/calls`)).sets;
+    expect(after[5]).toMatchObject({ id: sets[5]!.id, override: { reason: 'test day' } });
+    expect(after[7]!.override).toBeNull();
+    expect(after).toHaveLength(9);
+  });
+
+  it('an editor who saw an older version is told so', async () => {
+    const { error } = await put<ErrorView>(id, session({ version: 1, title: 'Mine' }), 409);
+    expect(error.code).toBe('changed-meanwhile');
+  });
+
+  it('once something is logged it is history', async () => {
+    const hold = {
+      load: 100,
+      seconds: 10,
+      target: 10,
+      ended: 'stopped',
+      grip: 'hook',
+      chalk: 'block',
+      doneAt: '2026-11-24T11:00:00Z',
+    };
+    await coach.send('put', `/sessions/${id}/holds/${randomUUID()}`, hold, 200);
+    expect((await coach.get<SessionPlanView>(`/sessions/${id}/plan`)).started).toBe(true);
+    expect((await put<ErrorView>(id, session({ version: 2, title: 'Else' }), 409)).error.code).toBe(
+      'session-started',
+    );
+  });
+});
+
+it('a session that came without lines is written out in the reader’s unit', async () => {
+  const { lines } = await coach.get<SessionPlanView>(`/sessions/${planned}/plan`);
+  expect(lines[0]).toMatchObject({
+    liftId: 'deadlift.conventional',
+    text: expect.stringMatching(/^warm-up 1x\d+ @ [\d.]+kg$/),
+  });
+  expect(lines.some((line) => line.text.startsWith('back-off 3x4'))).toBe(true);
+});
+
+describe('what is refused', () => {
+  it.each([
+    [
+      { lines: [{ liftId: 'deadlift.conventional', text: '3x5 @ heavy' }] },
+      'lines[0].text',
+      /At character 7: A load stands here/,
+    ],
+    [{ lines: [{ liftId: 'kettle', text: '3x5 @ 75%' }] }, 'lines[0].liftId', /catalogue/],
+    [{ lines: [null] }, 'lines[0].liftId', /catalogue/],
+    [{ lines: [{ liftId: 'hold.front-rack', text: '3x5 @ 75%' }] }, 'lines[0].text', /held for time/],
+    [{ heldOn: '2026-02-30' }, 'heldOn', /day/],
+    [{ title: '' }, 'title', /Title/],
+  ])('%j is named with its place', async (wrong, path, message) => {
+    const { error } = await put<ErrorView>(randomUUID(), session(wrong), 400);
+    expect(error.fields).toContainEqual({ path, message: expect.stringMatching(message) });
+  });
+
+  it('another club’s lifters, sessions and venues are not there', async () => {
+    const foreign = await Coach.signIn(api, await addForeignCoach(api));
+    await foreign.send('put', `/lifters/${lifter}/sessions/${randomUUID()}`, session(), 404);
+    await foreign.get(`/sessions/${planned}/plan`, 404);
+    expect(await foreign.get<VenueChoice[]>('/venues')).toEqual([]);
+    await put(randomUUID(), session({ venueId: randomUUID() }), 404);
+  });
+});
