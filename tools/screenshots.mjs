@@ -67,6 +67,15 @@ async function takeAll(driver, { url }) {
   await shoot('ramp');
   await open(`${sheet}/profile`, 'form[aria-label="Profile"]');
   await shoot('profile');
+  await open(`${sheet}/program`, 'section[aria-label="Coming sessions"]');
+  await click('//button[contains(., "Write a session")]');
+  const line = await driver.wait(until.elementLocated(By.css('input[aria-label="Line 1: sets"]')), 20_000);
+  await line.sendKeys('ramp top 2x1 @ 91%\n');
+  const second = await driver.wait(until.elementLocated(By.css('input[aria-label="Line 2: sets"]')), 20_000);
+  await second.sendKeys('back-off 3x4 @ lots');
+  await shoot('program');
+  await open(`/cards/${session}`, 'article table');
+  await shoot('card');
   await open('/practice/schools', 'section[aria-label="Bare hands"]');
   await shoot('practice');
   await open(`${sheet}/hands`, 'section[aria-label="Hands check"]');

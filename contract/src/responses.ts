@@ -79,6 +79,8 @@ export interface LifterView {
   readonly thresholds: Thresholds;
   readonly history: readonly HistoryFlag[];
   readonly hands: HandsToday & { readonly on: string | null };
+  /** Questions nobody has answered: their values are the usual ones. */
+  readonly unanswered: readonly string[];
 }
 
 /** One field of a lifter as somebody changed it. */

@@ -57,6 +57,20 @@ describe('every screen passes axe', () => {
     await page.says(/deadlift 137\.5 kg/);
   }, 60_000);
 
+  it('the session card, and today’s cards, on a laptop and a phone', async () => {
+    await page.openLifter('Odalys Brandt');
+    await page.click('Card');
+    await page.find('article[aria-label^="Odalys Brandt"] table');
+    await page.says('Take care');
+    await isAccessible();
+    await page.go('/cards');
+    await page.until(async () => (await page.count('article')) > 3, 'the cards of today');
+    await isAccessible();
+    await page.size(390, 844);
+    await isAccessible();
+    await page.size(1280, 800);
+  }, 60_000);
+
   it('the floor, on a phone too, with every target large enough', async () => {
     await page.openLifter('Odalys Brandt');
     await page.click('To the floor');

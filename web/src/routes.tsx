@@ -46,6 +46,7 @@ const routes: RouteObject[] = [
               page('calls', async () => (await import('./sheet/calls.tsx')).Calls),
               page('profile', async () => (await import('./lifters/profile.tsx')).Profile),
               page('hands', async () => (await import('./hands/hands.tsx')).Hands),
+              page('program', async () => (await import('./program/program.tsx')).Program),
               page('ramp', async () => (await import('./sheet/ramp.tsx')).Ramp),
               page('curve', async () => (await import('./sheet/curve.tsx')).Curve),
             ],
@@ -66,6 +67,8 @@ const routes: RouteObject[] = [
           },
         ],
       },
+      page('/cards', async () => (await import('./cards/cards.tsx')).TodaysCards),
+      page('/cards/:sessionId', async () => (await import('./cards/cards.tsx')).OneCard),
       {
         path: '/floor/:sessionId',
         ...pending,

@@ -117,6 +117,7 @@ export class LiftersService {
       thresholds: lifter.thresholds,
       history,
       hands: { ...hands, on: handsOn },
+      unanswered: lifter.unanswered,
     };
   }
 

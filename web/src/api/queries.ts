@@ -22,9 +22,12 @@ import type {
   PreferencesRequest,
   ProfileView,
   RackView,
+  SessionPlanView,
+  SessionRequest,
   SessionView,
   SheetView,
   SignInRequest,
+  VenueChoice,
   WelcomeView,
   WhatIfRequest,
   WhatIfView,
@@ -42,6 +45,8 @@ export const keys = {
   hands: (lifterId: string) => ['hands', lifterId],
   profile: (lifterId: string) => ['profile', lifterId],
   archived: ['archived'],
+  venues: ['venues'],
+  plan: (sessionId: string) => ['plan', sessionId],
   whatIf: (sessionId: string, asked: WhatIfRequest) => ['what-if', sessionId, asked],
 } as const;
 
@@ -251,6 +256,50 @@ export function useArchive(): UseMutationResult<
   return useMutation({
     mutationFn: ({ lifterId, ...body }) => ask<ProfileView>('PATCH', `/lifters/${lifterId}/archive`, body),
     onSuccess: (profile) => keepProfile(client, profile),
+  });
+}
+
+export function useVenues(): UseQueryResult<VenueChoice[], ApiError> {
+  return useQuery({ queryKey: keys.venues, queryFn: () => ask<VenueChoice[]>('GET', '/venues') });
+}
+
+/** A session as it is written; read afresh each time an editor opens. */
+export function usePlan(sessionId: string | null): UseQueryResult<SessionPlanView, ApiError> {
+  return useQuery({
+    queryKey: keys.plan(sessionId ?? ''),
+    queryFn: () => ask<SessionPlanView>('GET', `/sessions/${sessionId}/plan`),
+    enabled: sessionId !== null,
+    gcTime: 0,
+    refetchOnWindowFocus: false,
+  });
+}
+
+export interface SessionToSave {
+  readonly id: string;
+  readonly body: SessionRequest;
+}
+
+/** Writes sessions one after another; the first refusal stops, and what was written before it stays. */
+export function useSaveSessions(
+  lifterId: string,
+): UseMutationResult<void, ApiError, readonly SessionToSave[]> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: async (sessions) => {
+      for (const { id, body } of sessions)
+        await ask<SessionPlanView>('PUT', `/lifters/${lifterId}/sessions/${id}`, body);
+    },
+    onSettled: () => {
+      for (const key of [
+        keys.sheet(lifterId),
+        keys.curve(lifterId),
+        keys.rack,
+        ['calls'],
+        ['plan'],
+        ['what-if'],
+      ])
+        void client.invalidateQueries({ queryKey: key });
+    },
   });
 }
 

@@ -91,7 +91,10 @@ export function Rack({
           ))}
         </ul>
         {rack.data && (
-          <p className="px-4 py-3 text-sm text-quiet">
+          <p className="flex justify-between px-4 py-3 text-sm text-quiet">
+            <NavLink to="/cards" className={HEAD_LINK}>
+              Today’s cards
+            </NavLink>
             <NavLink to="/lifters/archived" className={HEAD_LINK}>
               Lifters put aside
             </NavLink>

@@ -1,7 +1,7 @@
 import { GRIP_NAMES, type HoldPrescription } from '@iron-clasp/core';
 import type { CallsView, LifterView, SessionHead, TriedSet, WhatIfRequest } from '@iron-clasp/contract';
 import clsx from 'clsx';
-import { Shuffle, Timer } from 'lucide-react';
+import { Printer, Shuffle, Timer } from 'lucide-react';
 import { useRef, useState, type ReactElement, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useCalls, useMoveSession, useWhatIf } from '../api/queries.ts';
@@ -17,6 +17,7 @@ import { useKeys } from '../parts/use-keys.ts';
 import { CHANGE_WORDS, ROLE_WORDS } from '../parts/words.ts';
 import { ReasonsDrawer, type Subject } from '../reasons/reasons-drawer.tsx';
 import { groupSets, type SetGroup } from './set-groups.ts';
+import { FIELD_NAMES } from '../lifters/lifter-draft.ts';
 import { useOpenSheet } from './sheet.tsx';
 import { WhatIf } from './what-if.tsx';
 
@@ -37,19 +38,19 @@ export function Calls(): ReactElement {
   if (calls.isPending) return <Loading what="the calls" lines={9} />;
   if (calls.error && !calls.data) return <Failed error={calls.error} retry={() => void calls.refetch()} />;
   const meet = season.marks.find((mark) => mark.kind === 'meet')?.label ?? null;
-  return <Session view={calls.data!} today={today} hands={lifter.hands} meet={meet} stale={calls.error} />;
+  return <Session view={calls.data!} today={today} lifter={lifter} meet={meet} stale={calls.error} />;
 }
 
 function Session({
   view,
   today,
-  hands,
+  lifter,
   meet,
   stale,
 }: {
   view: CallsView;
   today: string;
-  hands: LifterView['hands'];
+  lifter: LifterView;
   meet: string | null;
   stale: Error | null;
 }): ReactElement {
@@ -74,11 +75,12 @@ function Session({
   return (
     <div className="xl:flex xl:items-start xl:gap-8">
       <div className="@container min-w-0 grow">
+        <Unanswered lifter={lifter} />
         <SessionBar head={view.session} today={today} trying={asked !== null} onTry={toggleWhatIf} />
         {asked && (
           <WhatIf
             head={view.session}
-            hands={hands}
+            hands={lifter.hands}
             meet={meet}
             asked={asked}
             tried={trying?.tried}
@@ -130,6 +132,24 @@ function Session({
   );
 }
 
+/** Two answers that would sharpen the calls, with one step to the place where they are given. */
+function Unanswered({ lifter }: { lifter: LifterView }): ReactElement | null {
+  const [first, second, ...more] = lifter.unanswered;
+  if (!first) return null;
+  const asked = [first, second]
+    .filter((field) => field !== undefined)
+    .map((field) => FIELD_NAMES[field] ?? field);
+  return (
+    <p className="mt-4 border-l-4 border-ochre pl-3">
+      {asked.length === 2 ? 'Two answers' : 'One answer'} would sharpen these calls: {asked.join(' and ')}
+      {more.length > 0 && `, then ${more.length} more`}.{' '}
+      <Link to="../profile" className="underline underline-offset-4">
+        Answer them
+      </Link>
+    </p>
+  );
+}
+
 function byLift(groups: readonly SetGroup[]): { liftName: string; sets: SetGroup[] }[] {
   const lifts: { liftName: string; sets: SetGroup[] }[] = [];
   for (const group of groups) {
@@ -174,6 +194,12 @@ function SessionBar({
         <Button aria-expanded={trying} onClick={onTry} className="inline-flex items-center gap-2">
           <Shuffle size={16} aria-hidden /> What if
         </Button>
+        <Link
+          to={`/cards/${head.id}`}
+          className="inline-flex items-center gap-2 rounded-sm border border-edge bg-raised px-3 py-1.5 font-medium hover:border-ink"
+        >
+          <Printer size={16} aria-hidden /> Card
+        </Link>
         <Link
           to={`/floor/${head.id}`}
           className="inline-flex items-center gap-2 rounded-sm border border-forge bg-forge px-4 py-2 font-semibold text-on-forge hover:brightness-110"

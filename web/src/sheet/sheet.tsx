@@ -26,8 +26,9 @@ export function Sheet(): ReactElement {
         <>
           <Head lifter={sheet.data.lifter} />
           <SeasonStrip sheet={sheet.data} />
-          <nav aria-label="The sheet" className="mt-1 flex gap-6 border-b border-rule">
+          <nav aria-label="The sheet" className="mt-1 flex flex-wrap gap-x-6 border-b border-rule">
             <Page to="calls">Calls</Page>
+            <Page to="program">Program</Page>
             <Page to="ramp">Ramp</Page>
             <Page to="curve">Curve</Page>
             <Page to="hands">Hands</Page>

@@ -1,0 +1,66 @@
+import { By } from 'selenium-webdriver';
+import { Page } from './browser.test-helper.ts';
+
+let page: Page;
+beforeAll(async () => {
+  page = await Page.open();
+}, 60_000);
+afterAll(() => page.close());
+
+const line = (n: number): string => `input[aria-label="Line ${n}: sets"]`;
+const write = async (n: number, text: string): Promise<void> => {
+  const field = await page.find(line(n));
+  await field.sendKeys(text);
+};
+
+it('a coach writes a session by keyboard, is shown the character that cannot be read, and its calls stand', async () => {
+  await page.signIn();
+  await page.openLifter('Kofi Adeyemi-Lund');
+  await page.click('Program');
+  await page.says('How a line is written');
+  expect(await page.accessibility()).toEqual([]);
+  await page.click('Write a session');
+  await page.type('Title', 'Event pulls');
+  await write(1, 'ramp top 2x1 @ 91%');
+  await page.says(/warm-up .* · top /, 'ol[aria-label="Lines"]');
+  // Enter opens the next line; nonsense is marked where it stands, and Write it keeps everything.
+  await (await page.find(line(1))).sendKeys('\n');
+  await write(2, 'back-off 3x4 @ lots');
+  await page.says(/At character 16: A load stands here/, 'ol[aria-label="Lines"]');
+  expect(await page.accessibility()).toEqual([]);
+  await page.click('Write it');
+  await page.says(/At character 16/, 'form [role=alert]');
+  expect(await (await page.find(line(1))).getAttribute('value')).toBe('ramp top 2x1 @ 91%');
+  const second = await page.find(line(2));
+  await second.clear();
+  await second.sendKeys('back-off 3x4 @ 76%');
+  await page.click('Write it');
+  await page.says('Event pulls', 'section[aria-label="Coming sessions"]');
+}, 120_000);
+
+it('changes it, moves a line by key, and copies it a week on', async () => {
+  const change = By.xpath('//button[starts-with(@aria-label, "Change Event pulls")]');
+  await page.driver.findElement(change).click();
+  await page.find(line(2));
+  // What was written comes back as it was written.
+  expect(await (await page.find(line(1))).getAttribute('value')).toBe('ramp top 2x1 @ 91%');
+  await page.click('Move line 2 up');
+  await page.until(
+    async () => /^back-off/.test((await (await page.find(line(1))).getAttribute('value')) ?? ''),
+    'the line to move',
+  );
+  await page.click('Move line 1 down');
+  await page.type('Title', 'Event pulls, heavy');
+  await page.click('Write it');
+  await page.says('Event pulls, heavy', 'section[aria-label="Coming sessions"]');
+  await page.driver
+    .findElement(By.xpath('//button[starts-with(@aria-label, "Copy Event pulls, heavy")]'))
+    .click();
+  await page.find(line(2));
+  await page.click('Write it');
+  await page.until(
+    async () =>
+      (await page.text('section[aria-label="Coming sessions"]')).split('Event pulls, heavy').length === 3,
+    'the copy',
+  );
+}, 90_000);

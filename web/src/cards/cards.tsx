@@ -1,0 +1,172 @@
+import type { CallsView } from '@iron-clasp/contract';
+import { GRIP_NAMES, type MassUnit } from '@iron-clasp/core';
+import { ArrowLeft, Printer } from 'lucide-react';
+import type { ReactElement, ReactNode } from 'react';
+import { Link, useParams } from 'react-router';
+import { useCalls, useRack } from '../api/queries.ts';
+import { useUnit } from '../api/use-unit.ts';
+import { GripMark } from '../marks/grip-mark.tsx';
+import { loadingWords } from '../marks/plates.ts';
+import { Button } from '../parts/button.tsx';
+import { formatMass, seconds, shortDay } from '../parts/figures.ts';
+import { Empty, Failed, Loading } from '../parts/states.tsx';
+import { ROLE_WORDS } from '../parts/words.ts';
+import { groupSets } from '../sheet/set-groups.ts';
+
+/** The session card of one lifter, to print or to read from the phone. */
+export function OneCard(): ReactElement {
+  const { sessionId = '' } = useParams();
+  return (
+    <Page title="Session card">
+      <Card sessionId={sessionId} />
+    </Page>
+  );
+}
+
+/** The cards of everybody who trains today, one page each. */
+export function TodaysCards(): ReactElement {
+  const rack = useRack();
+  const today = rack.data?.lifters.filter((row) => row.nextSession?.on === rack.data.today) ?? [];
+  return (
+    <Page title="Today’s cards">
+      {rack.isPending && <Loading what="the cards" lines={9} />}
+      {rack.error && <Failed error={rack.error} retry={() => void rack.refetch()} />}
+      {rack.data && today.length === 0 && (
+        <Empty title="Nobody trains today">
+          <p>Cards stand here on days with a written session.</p>
+        </Empty>
+      )}
+      {today.map((row) => (
+        <Card key={row.id} sessionId={row.nextSession!.id} />
+      ))}
+    </Page>
+  );
+}
+
+function Page({ title, children }: { title: string; children: ReactNode }): ReactElement {
+  return (
+    <main className="mx-auto max-w-3xl px-4 py-4">
+      <div className="no-print mb-4 flex items-center justify-between gap-4">
+        <Link to="/" className="inline-flex items-center gap-1 py-2">
+          <ArrowLeft size={18} aria-hidden /> Rack
+        </Link>
+        <h1 className="text-2xl">{title}</h1>
+        <Button onClick={() => window.print()} className="inline-flex items-center gap-2">
+          <Printer size={16} aria-hidden /> Print
+        </Button>
+      </div>
+      {children}
+    </main>
+  );
+}
+
+function Card({ sessionId }: { sessionId: string }): ReactElement {
+  const calls = useCalls(sessionId);
+  const unit = useUnit();
+  if (calls.isPending) return <Loading what="the card" lines={8} />;
+  if (!calls.data) return <Failed error={calls.error} retry={() => void calls.refetch()} />;
+  return <Written view={calls.data} unit={unit} />;
+}
+
+function Written({ view, unit }: { view: CallsView; unit: MassUnit }): ReactElement {
+  const { session, hold } = view;
+  const groups = groupSets(view.sets);
+  const once = (of: (set: (typeof view.sets)[number]) => readonly string[]): string[] => [
+    ...new Set(view.sets.flatMap(of)),
+  ];
+  const cautions = [...new Set([...once((set) => set.call.cautions), ...(hold?.cautions ?? [])])];
+  // What is said of every lift once, not set by set.
+  const cues = once((set) => (set.role === 'warmup' ? [] : set.call.cues));
+  return (
+    <article className="card mb-10" aria-label={`${session.lifterName}, ${session.title}`}>
+      <header className="flex flex-wrap items-end justify-between gap-x-6 border-b-4 border-ink pb-1">
+        <h2 className="text-3xl">{session.lifterName}</h2>
+        <p>
+          {session.title}, {shortDay(session.on)}, {session.venue.name}
+        </p>
+      </header>
+      <table className="w-full border-collapse">
+        <caption className="sr-only">Sets in order</caption>
+        <thead>
+          <tr className="border-b border-ink text-left">
+            {['lift', 'set', 'load', 'one side', 'grip and chalk'].map((name) => (
+              <th key={name} scope="col" className="label py-1 pr-3">
+                {name}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {groups.map(({ first: set, count }, i) => (
+            <tr key={set.id} className="border-b border-rule align-top">
+              <td className="py-1 pr-3">
+                {groups[i - 1]?.first.liftName === set.liftName ? (
+                  <span className="sr-only">{set.liftName}</span>
+                ) : (
+                  <b>{set.liftName}</b>
+                )}
+              </td>
+              <td className="py-1 pr-3 whitespace-nowrap">
+                {ROLE_WORDS[set.role]} {count > 1 && `${count} × `}
+                {set.seconds ? seconds(set.seconds) : set.reps}
+              </td>
+              <td className="figures py-1 pr-3 text-lg whitespace-nowrap">
+                {formatMass(set.loading.total, unit)}
+              </td>
+              <td className="py-1 pr-3 text-sm">{loadingWords(set.loading)}</td>
+              <td className="py-1">
+                <span className="flex items-start gap-2">
+                  {set.call.choice && (
+                    <GripMark
+                      choice={set.call.choice}
+                      {...(set.call.sideUnder && { sideUnder: set.call.sideUnder })}
+                      size={18}
+                    />
+                  )}
+                  <span>
+                    {set.line}
+                    {set.call.verdict === 'weak' && <b> (weak)</b>}
+                  </span>
+                </span>
+              </td>
+            </tr>
+          ))}
+          {hold && !hold.barred && (
+            <tr className="border-b border-rule align-top">
+              <td className="py-1 pr-3">
+                <b>Front rack hold</b>
+              </td>
+              <td className="py-1 pr-3 whitespace-nowrap">
+                {hold.sets} × {hold.seconds} s
+              </td>
+              <td className="figures py-1 pr-3 text-lg whitespace-nowrap">{formatMass(hold.load, unit)}</td>
+              <td className="py-1 pr-3 text-sm">{loadingWords(hold.loading)}</td>
+              <td className="py-1">
+                {GRIP_NAMES[hold.grip]}
+                {hold.sideUnder && `, ${hold.sideUnder} under`}; rest {hold.rest[0] / 60}–{hold.rest[1] / 60}{' '}
+                min
+              </td>
+            </tr>
+          )}
+        </tbody>
+      </table>
+      <div className="mt-3 grid gap-x-8 gap-y-3 sm:grid-cols-2">
+        {cautions.length > 0 && <Sentences title="Take care" of={cautions} />}
+        {cues.length > 0 && <Sentences title="Set it up" of={cues} />}
+      </div>
+    </article>
+  );
+}
+
+function Sentences({ title, of }: { title: string; of: readonly string[] }): ReactElement {
+  return (
+    <section>
+      <h3 className="text-lg">{title}</h3>
+      <ul className="list-disc pl-5 text-sm">
+        {of.map((sentence) => (
+          <li key={sentence}>{sentence}</li>
+        ))}
+      </ul>
+    </section>
+  );
+}
