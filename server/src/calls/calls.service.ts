@@ -2,34 +2,22 @@ import { Injectable } from '@nestjs/common';
 import {
   callSession,
   handsOn,
-  findLift,
-  loadBar,
   mixedLedger,
   prescribeHold,
   sayCall,
-  SET_ROLE_NAMES,
-  type BarLoading,
   type CallLifter,
   type EventRules,
   type HoldCurve,
-  type HoldEquipment,
   type HoldPrescription,
   type HoldRequest,
-  type Lift,
   type MixedLedger,
   type SetCall,
 } from '@iron-clasp/core';
 import type {
-  CalledSet,
   CallsView,
   CurveView,
   HandsCheckView,
-  LoggedHoldView,
-  LoggedSetView,
   OverrideRequest,
-  OverrideView,
-  SessionHead,
-  TriedSet,
   WhatIfRequest,
   WhatIfView,
 } from '@iron-clasp/contract';
@@ -39,10 +27,21 @@ import { notFound, Problem } from '../http/problem.ts';
 import { KitRepository, type VenueKit } from '../kit/kit.repository.ts';
 import { LiftersService } from '../lifters/lifters.service.ts';
 import type { LifterProfile } from '../lifters/lifters.repository.ts';
-import type { LoggedHold, LoggedSet } from '../log/log.entity.ts';
+import type { LoggedHold } from '../log/log.entity.ts';
 import { LogRepository, type LoggedObservation } from '../log/log.repository.ts';
 import type { PlannedSet, TrainingSession } from '../training/training.entity.ts';
 import { TrainingRepository } from '../training/training.repository.ts';
+import {
+  calledSet,
+  demandsOf,
+  headOf,
+  liftOf,
+  loggedHold,
+  overrideFor,
+  overridesOf,
+  triedSet,
+  venueOf,
+} from './call-views.ts';
 import { OverridesRepository, type KnownOverride } from './overrides.repository.ts';
 import { sameCall, tried } from './what-if.ts';
 
@@ -347,133 +346,4 @@ export class CallsService {
       nextHold: prescribeHold({ ...base, curve, history: await this.log.holdHistory(lifterId, null) }),
     };
   }
-}
-
-function venueOf({ venue, bar }: VenueKit): HoldRequest['venue'] {
-  return { name: venue.name, chalk: venue.chalk, barDiameter: bar.diameter };
-}
-
-function liftOf(set: PlannedSet): Lift {
-  const lift = findLift(set.liftId);
-  if (!lift) throw new Error(`Planned set ${set.id} names the unknown lift ${set.liftId}.`);
-  return lift;
-}
-
-function headOf({ session, profile, kit }: SessionFacts, venues: SessionHead['venues']): SessionHead {
-  const { id, name, chalk } = kit.venue;
-  return {
-    id: session.id,
-    lifterId: profile.lifter.id,
-    lifterName: profile.lifter.name,
-    title: session.title,
-    on: session.heldOn,
-    version: session.version,
-    venue: { id, name, chalk },
-    bar: { name: kit.bar.name, mass: kit.bar.mass, diameter: kit.bar.diameter },
-    venues: venues.map((each) => ({ id: each.id, name: each.name, chalk: each.chalk })),
-  };
-}
-
-/** The decision that is in force for a set, as the engine takes it. */
-function overrideFor(
-  set: PlannedSet,
-  overrides: readonly KnownOverride[],
-): {
-  override?: { choice: KnownOverride['choice']; sideUnder?: 'left' | 'right'; reason: string; by: string };
-} {
-  const found = overrides.find((each) => !each.undoneAt && each.setIds.includes(set.id));
-  if (!found) return {};
-  const { choice, sideUnder, reason, by } = found;
-  return { override: { choice, reason, by, ...(sideUnder && { sideUnder }) } };
-}
-
-function overridesOf(
-  set: PlannedSet,
-  overrides: readonly KnownOverride[],
-): Pick<CalledSet, 'override' | 'overrides'> {
-  const views = overrides.filter((each) => each.setIds.includes(set.id)).map(overrideView);
-  return { override: views.find((each) => !each.undone) ?? null, overrides: views };
-}
-
-function overrideView({
-  id,
-  choice,
-  sideUnder,
-  reason,
-  by,
-  at,
-  undoneBy,
-  undoneAt,
-}: KnownOverride): OverrideView {
-  const undone = undoneBy && undoneAt ? { by: undoneBy, at: undoneAt } : null;
-  return { id, choice, sideUnder, reason, by, at, undone };
-}
-
-function triedSet(id: string, real: SetCall, other: SetCall): TriedSet {
-  const { choice, probability, verdict, reasons } = other;
-  const known = new Set(real.reasons.map((reason) => reason.text));
-  const why = reasons.find((reason) => !known.has(reason.text)) ?? reasons[0];
-  return {
-    id,
-    line: sayCall(other),
-    choice,
-    probability,
-    verdict,
-    changed: !sameCall(real, other),
-    why: why?.text ?? '',
-  };
-}
-
-function calledSet(
-  set: PlannedSet,
-  call: SetCall,
-  equipment: HoldEquipment,
-  done: LoggedSet | undefined,
-): Omit<CalledSet, 'override' | 'overrides'> {
-  const loading: BarLoading = loadBar({ target: set.load, ...equipment }).nearest;
-  return {
-    id: set.id,
-    liftId: set.liftId,
-    liftName: liftOf(set).name,
-    role: set.role,
-    planned: set.load,
-    loading,
-    reps: set.reps,
-    seconds: set.seconds,
-    line: sayCall(call),
-    call,
-    lighter:
-      call.lighterLoad === undefined
-        ? null
-        : (loadBar({ target: call.lighterLoad, ...equipment }).atOrBelow?.total ?? null),
-    done: done ? loggedSet(done) : null,
-  };
-}
-
-function loggedSet({ id, load, reps, grip, strapped, slippedAtRep }: LoggedSet): LoggedSetView {
-  return { id, load, reps, grip, strapped, slippedAtRep };
-}
-
-function loggedHold({ id, load, seconds, target, ended, grip, doneAt }: LoggedHold): LoggedHoldView {
-  return { id, load, seconds, target, ended, grip, doneAt: doneAt.toISOString() };
-}
-
-/** What the session's heaviest bare-handed sets and its hold ask: one mark a lift and role. */
-function demandsOf(
-  sets: readonly PlannedSet[],
-  calls: readonly SetCall[],
-  hold: HoldPrescription | null,
-): CurveView['demands'] {
-  const heaviest = new Map<string, CurveView['demands'][number]>();
-  sets.forEach((set, i) => {
-    const { demand, grip, choice } = calls[i]!;
-    if (!demand || !grip || choice === 'straps' || set.role === 'warmup') return;
-    const label = `${liftOf(set).name}, ${SET_ROLE_NAMES[set.role]}`;
-    const known = heaviest.get(label);
-    if (!known || demand.load > known.load) heaviest.set(label, { label, ...demand, grip });
-  });
-  const marks = [...heaviest.values()];
-  return hold && !hold.barred
-    ? [...marks, { label: 'Front rack hold', load: hold.load, seconds: hold.seconds, grip: hold.grip }]
-    : marks;
 }

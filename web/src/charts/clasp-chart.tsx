@@ -3,6 +3,7 @@ import type { CurvePoint, CurveView } from '@iron-clasp/contract';
 import type { ReactElement } from 'react';
 import { load, seconds } from '../parts/figures.ts';
 import { useWidth } from '../parts/use-width.ts';
+import { Axes } from './axes.tsx';
 import { curveGeometry, LONGEST, SHORTEST, type CurveScales } from './curve-geometry.ts';
 
 const HEIGHT = 400;
@@ -41,56 +42,16 @@ export function ClaspChart({
         height={HEIGHT}
         className="block"
       >
-        {geometry.loadTicks.map((tick) => (
-          <g key={tick}>
-            <line x1={MARGIN.left} x2={width - MARGIN.right} y1={y(tick)} y2={y(tick)} stroke="var(--rule)" />
-            <text
-              x={MARGIN.left - 8}
-              y={y(tick)}
-              dy="0.35em"
-              textAnchor="end"
-              className="figures"
-              fontSize={14}
-              fill="var(--quiet)"
-            >
-              {load(tick, unit)}
-            </text>
-          </g>
-        ))}
-        {geometry.secondsTicks.map((tick) => (
-          <g key={tick}>
-            <line
-              x1={x(tick)}
-              x2={x(tick)}
-              y1={HEIGHT - MARGIN.bottom}
-              y2={HEIGHT - MARGIN.bottom + 5}
-              stroke="var(--edge)"
-            />
-            <text
-              x={x(tick)}
-              y={HEIGHT - MARGIN.bottom + 20}
-              textAnchor="middle"
-              className="figures"
-              fontSize={14}
-              fill="var(--quiet)"
-            >
-              {tick}
-            </text>
-          </g>
-        ))}
-        <text
-          x={width - MARGIN.right}
-          y={HEIGHT - 8}
-          textAnchor="end"
-          className="figures"
-          fontSize={14}
-          fill="var(--quiet)"
-        >
-          seconds held
-        </text>
-        <text x={MARGIN.left - 44} y={12} className="figures" fontSize={14} fill="var(--quiet)">
-          {unit} on both hands
-        </text>
+        <Axes
+          frame={{ width, height: HEIGHT, margin: MARGIN }}
+          x={x}
+          xTicks={geometry.secondsTicks}
+          xName="seconds held"
+          y={y}
+          loadTicks={geometry.loadTicks}
+          yName={`${unit} on both hands`}
+          unit={unit}
+        />
         <path d={geometry.band} fill="var(--verdigris)" opacity={0.16} />
         <path d={geometry.middle} fill="none" stroke="var(--verdigris)" strokeWidth={2.5} />
         {points.map((point, i) => (

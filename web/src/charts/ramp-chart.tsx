@@ -1,8 +1,8 @@
 import { GRIP_NAMES, type CeilingsAtReps, type MassUnit } from '@iron-clasp/core';
 import type { CalledSet } from '@iron-clasp/contract';
 import type { ReactElement } from 'react';
-import { load } from '../parts/figures.ts';
 import { useWidth } from '../parts/use-width.ts';
+import { Axes } from './axes.tsx';
 import { rampGeometry } from './ramp-geometry.ts';
 
 const HEIGHT = 380;
@@ -27,7 +27,6 @@ export function RampChart({ ceilings, sets, liftName, unit }: RampChartProps): R
     height: HEIGHT,
     margin: MARGIN,
   });
-  const floor = HEIGHT - MARGIN.bottom;
   return (
     <div ref={ref}>
       <svg
@@ -40,50 +39,16 @@ export function RampChart({ ceilings, sets, liftName, unit }: RampChartProps): R
         {lines.map(({ grip, region }, place) => (
           <path key={grip} d={region} fill="var(--verdigris)" opacity={TONES[place]} />
         ))}
-        {loadTicks.map((tick) => (
-          <g key={tick}>
-            <line x1={MARGIN.left} x2={width - MARGIN.right} y1={y(tick)} y2={y(tick)} stroke="var(--rule)" />
-            <text
-              x={MARGIN.left - 8}
-              y={y(tick)}
-              dy="0.35em"
-              textAnchor="end"
-              className="figures"
-              fontSize={14}
-              fill="var(--quiet)"
-            >
-              {load(tick, unit)}
-            </text>
-          </g>
-        ))}
-        {repsTicks.map((tick) => (
-          <g key={tick}>
-            <line x1={x(tick)} x2={x(tick)} y1={floor} y2={floor + 5} stroke="var(--edge)" />
-            <text
-              x={x(tick)}
-              y={floor + 20}
-              textAnchor="middle"
-              className="figures"
-              fontSize={14}
-              fill="var(--quiet)"
-            >
-              {tick}
-            </text>
-          </g>
-        ))}
-        <text
-          x={width - MARGIN.right}
-          y={HEIGHT - 6}
-          textAnchor="end"
-          className="figures"
-          fontSize={14}
-          fill="var(--quiet)"
-        >
-          repetitions
-        </text>
-        <text x={MARGIN.left - 44} y={12} className="figures" fontSize={14} fill="var(--quiet)">
-          {unit}
-        </text>
+        <Axes
+          frame={{ width, height: HEIGHT, margin: MARGIN }}
+          x={x}
+          xTicks={repsTicks}
+          xName="repetitions"
+          y={y}
+          loadTicks={loadTicks}
+          yName={unit}
+          unit={unit}
+        />
         {namesApart(lines).map(({ grip, path, end, nameY }) => (
           <g key={grip}>
             <path d={path} fill="none" stroke="var(--verdigris)" strokeWidth={2} />
