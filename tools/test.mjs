@@ -72,6 +72,8 @@ async function runJest(title, projects, work, env = {}) {
     '--json',
     `--outputFile=${output}`,
     '--ci',
+    // Only a failure ever takes so long; a busy machine is none.
+    '--testTimeout=60000',
   ];
   if (projects.includes('e2e') || projects.includes('tools')) args.push('--runInBand');
   const child = spawn(process.execPath, args, {
