@@ -83,6 +83,10 @@ describe('putting a lifter aside', () => {
     )!;
     const archive = (archived: boolean, version: number, status = 200): Promise<ProfileView> =>
       coach.send('patch', `/lifters/${row.id}/archive`, { archived, version }, status);
+    await api.db.query(
+      `INSERT INTO lifter_history (id, lifter_id, kind, side, since, cleared) VALUES ($1, $2, 'shoulder', 'left', '2025-03-01', true)`,
+      [randomUUID(), row.id],
+    );
     expect(await archive(true, 1)).toMatchObject({ archived: true, version: 2 });
     expect(await names()).not.toContain('Priya Ramsland');
     const [aside] = await coach.get<ArchivedLifter[]>('/lifters/archived');
@@ -91,6 +95,11 @@ describe('putting a lifter aside', () => {
     expect(await archive(false, 2)).toMatchObject({ archived: false, version: 3 });
     expect(await names()).toContain('Priya Ramsland');
     expect((await coach.get<SheetView>(`/lifters/${row.id}/sheet`)).nextSessionId).not.toBeNull();
+    const [shoulder] = await api.db.query(
+      `SELECT since::text FROM lifter_history WHERE lifter_id = $1 AND kind = 'shoulder'`,
+      [row.id],
+    );
+    expect(shoulder).toEqual({ since: '2025-03-01' });
   });
 });
 

@@ -1,5 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import type { GripChoice, Side } from '@iron-clasp/core';
+import { insertNew } from '../database/insert-new.ts';
 import { DataSource, In, IsNull } from 'typeorm';
 import { CallOverrideRow, CallOverrideSet } from './override.entity.ts';
 
@@ -38,15 +39,7 @@ export class OverridesRepository {
     setIds: readonly string[],
   ): Promise<{ row: CallOverrideRow; setIds: string[] }> {
     return this.db.transaction(async (manager) => {
-      const inserted = await manager
-        .createQueryBuilder()
-        .insert()
-        .into(CallOverrideRow)
-        .values(row)
-        .orIgnore()
-        .returning('id')
-        .execute();
-      if ((inserted.raw as unknown[]).length)
+      if (await insertNew(manager, CallOverrideRow, row))
         await manager.insert(
           CallOverrideSet,
           setIds.map((plannedSetId) => ({ overrideId: row.id, plannedSetId })),

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import { SOUND_HAND, type HandsToday, type HistoryFlag } from '@iron-clasp/core';
 import type { ArchivedLifter, LifterChangeView, SeasonMark, SeasonSession } from '@iron-clasp/contract';
+import { insertNew } from '../database/insert-new.ts';
 import { DataSource } from 'typeorm';
 import { HandsCheck, Lifter, LifterChange, LifterHistory, Meet, SeasonMarkRow } from './lifter.entity.ts';
 
@@ -80,31 +81,27 @@ export class LiftersRepository {
   ): Promise<boolean> {
     return this.db.transaction(async (manager) => {
       if (lifter.version === 1) {
-        const inserted = await manager
-          .createQueryBuilder()
-          .insert()
-          .into(Lifter)
-          .values(lifter)
-          .orIgnore()
-          .returning('id')
-          .execute();
-        if (!(inserted.raw as unknown[]).length) return false;
+        if (!(await insertNew(manager, Lifter, lifter))) return false;
       } else {
         const { id, clubId, version } = lifter;
         const updated = await manager.update(Lifter, { id, clubId, version: version - 1 }, lifter);
         if (updated.affected !== 1) return false;
       }
+      // What stays keeps the date since when it is known.
+      const known = await manager.findBy(LifterHistory, { lifterId: lifter.id });
+      const sinceOf = (flag: HistoryFlag): string | null =>
+        known.find((each) => each.kind === flag.kind && each.side === (flag.side ?? null))?.since ?? null;
       await manager.delete(LifterHistory, { lifterId: lifter.id });
       if (history.length)
         await manager.insert(
           LifterHistory,
-          history.map(({ kind, side, cleared }) => ({
+          history.map((flag) => ({
             id: randomUUID(),
             lifterId: lifter.id,
-            kind,
-            side: side ?? null,
-            since: null,
-            cleared,
+            kind: flag.kind,
+            side: flag.side ?? null,
+            since: sinceOf(flag),
+            cleared: flag.cleared,
           })),
         );
       if (changes.length) await manager.insert(LifterChange, [...changes]);

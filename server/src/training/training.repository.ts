@@ -1,4 +1,5 @@
 import { Injectable } from '@nestjs/common';
+import { insertNew } from '../database/insert-new.ts';
 import { DataSource } from 'typeorm';
 import { PlannedSet, TrainingSession } from './training.entity.ts';
 
@@ -50,15 +51,7 @@ export class TrainingRepository {
   async save(session: TrainingSession, sets: readonly PlannedSet[]): Promise<boolean> {
     return this.db.transaction(async (manager) => {
       if (session.version === 1) {
-        const inserted = await manager
-          .createQueryBuilder()
-          .insert()
-          .into(TrainingSession)
-          .values(session)
-          .orIgnore()
-          .returning('id')
-          .execute();
-        if (!(inserted.raw as unknown[]).length) return false;
+        if (!(await insertNew(manager, TrainingSession, session))) return false;
       } else {
         const { id, version } = session;
         const updated = await manager.update(TrainingSession, { id, version: version - 1 }, session);
