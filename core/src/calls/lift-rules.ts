@@ -4,6 +4,7 @@ import { STRAP_REFUSALS } from '../set-demand/lifts.ts';
 import type { CallRule, RuleEffect, RuleFacts } from './rules.ts';
 import { handsDamaged } from './safety-rules.ts';
 import { GRIP_NAMES } from './say-call.ts';
+import { capital } from './wording.ts';
 
 /** Straps that do not come off the bar when the hand opens. */
 const FIXED_STRAPS: readonly StrapType[] = ['figureEight', 'heavyDuty'];
@@ -13,7 +14,7 @@ const sentence = (text: string): string => (text.endsWith('.') ? text : `${text}
 const refusals: readonly CallRule[] = STRAP_REFUSALS.map(({ ruleId, reason }) => ({
   id: ruleId,
   rank: 'lift',
-  reason: sentence(reason.charAt(0).toUpperCase() + reason.slice(1)),
+  reason: sentence(capital(reason)),
   effect: ({ lift }) =>
     !lift.straps.allowed && lift.straps.ruleId === ruleId
       ? { bars: ['straps'], text: sentence(`${lift.name}: ${reason}`) }

@@ -87,10 +87,11 @@ export function readSqueeze(question: SqueezeQuestion): SqueezeReading {
       ),
     );
   const scores = squeezeScores(today);
+  const past = alike.map((test) => ({ on: test.on, scores: squeezeScores(test) }));
   const hands: Partial<Record<Side, HandReading>> = {};
   for (const side of SIDES) {
     const own = scores[side];
-    if (own) hands[side] = readHand(side, own, today.on, alike, score, why);
+    if (own) hands[side] = readHand(side, own, today.on, past, score, why);
   }
   const [left, right] = [hands.left, hands.right];
   const error = (hand: HandReading): number =>
@@ -124,14 +125,11 @@ function readHand(
   side: Side,
   own: HandScores,
   on: string,
-  alike: readonly SqueezeTest[],
+  tests: readonly { readonly on: string; readonly scores: ReturnType<typeof squeezeScores> }[],
   score: 'best' | 'mean',
   why: Reason[],
 ): HandReading {
-  const past = alike.flatMap((test) => {
-    const found = squeezeScores(test)[side];
-    return found ? [{ on: test.on, ...found }] : [];
-  });
+  const past = tests.flatMap(({ on: day, scores }) => (scores[side] ? [{ on: day, ...scores[side] }] : []));
   const logged = typicalError([own.trials, ...past.map((each) => each.trials)]);
   const fromLog = logged.degrees >= ENOUGH_DEGREES && logged.value > 0;
   const error = fromLog ? logged.value : WORKING_TYPICAL_ERROR_SHARE * own[score];

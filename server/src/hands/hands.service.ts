@@ -2,10 +2,11 @@ import { isDeepStrictEqual } from 'node:util';
 import { Injectable } from '@nestjs/common';
 import { handsOn, SIDES, type HandsToday, type HandToday } from '@iron-clasp/core';
 import type { HandsCheckRequest, HandsCheckView, HandsHistoryView } from '@iron-clasp/contract';
-import { addDays, format } from 'date-fns';
+import { format } from 'date-fns';
 import { CallsService } from '../calls/calls.service.ts';
 import { Clock } from '../clock.ts';
 import { Problem } from '../http/problem.ts';
+import { takenAt } from '../http/taken-at.ts';
 import { LiftersService } from '../lifters/lifters.service.ts';
 import { HandsRepository } from './hands.repository.ts';
 
@@ -34,11 +35,7 @@ export class HandsService {
     body: HandsCheckRequest,
   ): Promise<HandsCheckView> {
     const before = await this.lifters.profile(clubId, lifterId);
-    const at = new Date(body.checkedAt);
-    if (at > addDays(this.clock.now(), 1)) {
-      const message = 'The time lies in the future. Check the clock of this device.';
-      throw new Problem(400, 'invalid-input', message, [{ path: 'checkedAt', message }]);
-    }
+    const at = takenAt(this.clock, body.checkedAt, 'checkedAt');
     const checkedOn = format(at, 'yyyy-MM-dd');
     // Asserts the hands, naming what is wrong.
     handsOn([{ on: checkedOn, hands: body.hands }], checkedOn);

@@ -1,8 +1,8 @@
 import { Injectable } from '@nestjs/common';
 import type { LogHoldRequest, LogSetRequest } from '@iron-clasp/contract';
-import { addDays } from 'date-fns';
 import { Clock } from '../clock.ts';
 import { notFound, Problem } from '../http/problem.ts';
+import { takenAt } from '../http/taken-at.ts';
 import { KitRepository } from '../kit/kit.repository.ts';
 import { TrainingRepository } from '../training/training.repository.ts';
 import type { TrainingSession } from '../training/training.entity.ts';
@@ -28,7 +28,7 @@ export class LogService {
       sessionId,
       kind: 'frontRackHold',
       place: earlier.length,
-      doneAt: this.doneAt(body.doneAt),
+      doneAt: takenAt(this.clock, body.doneAt, 'doneAt'),
       load: body.load,
       seconds: body.seconds,
       target: body.target,
@@ -71,7 +71,7 @@ export class LogService {
       role: planned.role,
       style: planned.style,
       seconds: planned.seconds,
-      doneAt: this.doneAt(body.doneAt),
+      doneAt: takenAt(this.clock, body.doneAt, 'doneAt'),
       load: body.load,
       reps: body.reps,
       grip: body.grip,
@@ -108,15 +108,6 @@ export class LogService {
     const kit = session && (await this.kit.kit(clubId, session.venueId));
     if (!session || !kit) throw notFound('session');
     return { session, diameter: kit.bar.diameter };
-  }
-
-  private doneAt(given: string): Date {
-    const at = new Date(given);
-    if (at > addDays(this.clock.now(), 1)) {
-      const message = 'The time lies in the future. Check the clock of this device.';
-      throw new Problem(400, 'invalid-input', message, [{ path: 'doneAt', message }]);
-    }
-    return at;
   }
 }
 

@@ -1,28 +1,17 @@
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { LogHoldRequest } from '@iron-clasp/contract';
-import { toKg, type MassUnit } from '@iron-clasp/core';
+import type { MassUnit } from '@iron-clasp/core';
 import type { ReactElement } from 'react';
 import { Controller, useForm, type Resolver } from 'react-hook-form';
 import { Button } from '../parts/button.tsx';
 import { Field } from '../parts/field.tsx';
-import { inUnit } from '../parts/figures.ts';
+import { inUnit, typedMass, typedNumber } from '../parts/figures.ts';
 
 interface Typed {
   /** In the reader's unit, as typed. */
   load: string;
   seconds: string;
   ended: LogHoldRequest['ended'];
-}
-
-/** A comma is a decimal point to half the world. */
-function number(text: string): number {
-  const plain = text.trim().replace(',', '.');
-  return plain === '' ? Number.NaN : Number(plain);
-}
-
-/** What is no mass stays as it was typed, for the contract to refuse with its own words. */
-function kg(typed: number, unit: MassUnit): number {
-  return Math.abs(typed) < 1e6 ? toKg(typed, unit) : typed;
 }
 
 interface HoldByHandProps {
@@ -37,8 +26,8 @@ interface HoldByHandProps {
 export function HoldByHand({ unit, start, rest, onLog, onCancel }: HoldByHandProps): ReactElement {
   const entryOf = (typed: Typed): LogHoldRequest =>
     Object.assign(new LogHoldRequest(), rest, {
-      load: kg(number(typed.load), unit),
-      seconds: number(typed.seconds),
+      load: typedMass(typed.load, unit),
+      seconds: typedNumber(typed.seconds),
       ended: typed.ended,
       doneAt: new Date().toISOString(),
     });

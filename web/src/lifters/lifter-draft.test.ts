@@ -1,6 +1,7 @@
 import type { ProfileView } from '@iron-clasp/contract';
 import { DEFAULT_THRESHOLDS } from '@iron-clasp/core';
-import { differences, draftOf, figure, requestOf } from './lifter-draft.ts';
+import { typedNumber } from '../parts/figures.ts';
+import { differences, draftOf, requestOf } from './lifter-draft.ts';
 
 const profile: ProfileView = {
   id: 'a',
@@ -48,7 +49,7 @@ it('takes pounds, commas and per cent; nonsense stays nonsense for the contract 
   expect(requestOf({ ...draft, deadliftMax: 'heavy' }, profile, 'lb', none).deadliftMax).toBeNaN();
   const surer = { ...draft, thresholds: { ...draft.thresholds, top: '97,5' } };
   expect(requestOf(surer, profile, 'lb', none).thresholds!.top).toBeCloseTo(0.975, 12);
-  expect(figure('')).toBeNaN();
+  expect(typedNumber('')).toBeNaN();
 });
 
 it('names the fields in which two versions differ', () => {

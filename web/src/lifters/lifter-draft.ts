@@ -1,6 +1,6 @@
 import type { LifterRequest, ProfileView } from '@iron-clasp/contract';
-import { toKg, type HistoryFlag, type MassUnit, type SetRole } from '@iron-clasp/core';
-import { inUnit } from '../parts/figures.ts';
+import { type HistoryFlag, type MassUnit, type SetRole } from '@iron-clasp/core';
+import { inUnit, typedMass, typedNumber } from '../parts/figures.ts';
 
 /** A lifter as it is being typed: masses in the reader's unit, chances in per cent, all as text. */
 export interface Draft {
@@ -55,12 +55,6 @@ export function draftOf(profile: ProfileView, unit: MassUnit): Draft {
   };
 }
 
-/** A figure as typed; a comma is a decimal point to half the world. */
-export function figure(text: string): number {
-  const plain = text.trim().replace(',', '.');
-  return plain === '' ? Number.NaN : Number(plain);
-}
-
 /**
  * What is sent: what was not changed keeps the value it has, to the digit, and a question counts as answered only where
  * its answer was touched.
@@ -72,17 +66,12 @@ export function requestOf(
   touched: ReadonlySet<string>,
 ): LifterRequest {
   const before = draftOf(profile, unit);
-  const typed = figure(draft.deadliftMax);
   const answered = ASKED_LATER.filter((field) => touched.has(field) || !profile.unanswered.includes(field));
   return {
     name: draft.name,
     sport: draft.sport,
     deadliftMax:
-      draft.deadliftMax === before.deadliftMax
-        ? profile.deadliftMax
-        : Math.abs(typed) < 1e6
-          ? toKg(typed, unit)
-          : typed,
+      draft.deadliftMax === before.deadliftMax ? profile.deadliftMax : typedMass(draft.deadliftMax, unit),
     version: profile.version,
     ...Object.fromEntries(answered.map((field) => [field, draft[field]])),
     thresholds: Object.fromEntries(
@@ -90,7 +79,7 @@ export function requestOf(
         role,
         text === before.thresholds[role as SetRole]
           ? profile.thresholds[role as SetRole]
-          : figure(text) / 100,
+          : typedNumber(text) / 100,
       ]),
     ) as ProfileView['thresholds'],
     history: [...draft.history],

@@ -1,4 +1,3 @@
-import { toKg } from '@iron-clasp/core';
 import { useState, type FormEvent, type ReactElement } from 'react';
 import { useNavigate } from 'react-router';
 import { useSaveLifter } from '../api/queries.ts';
@@ -6,8 +5,8 @@ import { useUnit } from '../api/use-unit.ts';
 import { Button } from '../parts/button.tsx';
 import { Choices } from '../parts/choices.tsx';
 import { Field } from '../parts/field.tsx';
+import { typedMass } from '../parts/figures.ts';
 import { Failed } from '../parts/states.tsx';
-import { figure } from './lifter-draft.ts';
 
 const SPORTS = ['Powerlifting', 'Weightlifting', 'Strongman', 'General strength'] as const;
 
@@ -25,9 +24,8 @@ export function NewLifter(): ReactElement {
     save.error?.fields.find((field) => field.path === path)?.message;
   const send = (event: FormEvent): void => {
     event.preventDefault();
-    const typed = figure(max);
     save.mutate(
-      { name, sport, unit, version: 0, deadliftMax: Math.abs(typed) < 1e6 ? toKg(typed, unit) : typed },
+      { name, sport, unit, version: 0, deadliftMax: typedMass(max, unit) },
       { onSuccess: (made) => void navigate(`/lifters/${made.id}/profile`) },
     );
   };

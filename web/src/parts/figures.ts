@@ -1,4 +1,4 @@
-import { formatMass, fromKg, type MassUnit } from '@iron-clasp/core';
+import { formatMass, fromKg, toKg, type MassUnit } from '@iron-clasp/core';
 import { format, parseISO } from 'date-fns';
 
 /** A load without its unit, as it stands in a column that names the unit. */
@@ -38,4 +38,16 @@ export function seconds(value: number): string {
 
 export function inUnit(kg: number, unit: MassUnit): number {
   return fromKg(kg, unit);
+}
+
+/** A figure as typed; a comma is a decimal point to half the world. */
+export function typedNumber(text: string): number {
+  const plain = text.trim().replace(',', '.');
+  return plain === '' ? Number.NaN : Number(plain);
+}
+
+/** A mass as typed in the reader's unit, kg; what is no mass stays as it was typed, for the contract to refuse in its own words. */
+export function typedMass(text: string, unit: MassUnit): number {
+  const typed = typedNumber(text);
+  return Math.abs(typed) < 1e6 ? toKg(typed, unit) : typed;
 }
