@@ -56,6 +56,41 @@ const week: core.GripWeek = {
 
 /** Sound arguments for every public function. */
 const SOUND: Record<string, unknown[]> = {
+  isBarLift: ['deadlift.conventional'],
+  shareRange: [8, 20],
+  chanceWorthMore: [curve, 'hook', 'mixed'],
+  checkSchool: [school],
+  brushing: [120, 150],
+  checkVenueKit: [
+    {
+      name: 'Shed',
+      chalk: 'block',
+      note: 'damp',
+      straps: ['loop'],
+      has: ['rack'],
+      bars: [{ id: 'a', name: 'Bar', mass: 20, diameter: 29, collars: 5, knurl: 'medium', brushEvery: 150 }],
+      plates,
+      handles: [{ id: 'h', name: 'Thick', diameter: 60, mass: 5 }],
+      grippers: [{ id: 'g', name: 'Grey', resistance: 40 }],
+      racks: [{ id: 'r', name: 'Rack', pinHeights: [500, 550] }],
+      dynamometers: [{ id: 'd', name: 'Hand', settings: [{ name: '2', span: 48 }] }],
+    },
+  ],
+  planFaults: [
+    [{ lift: 'deadlift.conventional', role: 'top', load: 200 }],
+    { name: 'Hotel', bar: 20, collars: 5, plates, has: ['rack'] },
+  ],
+  profileConflicts: [
+    {
+      sport: 'Powerlifting',
+      stance: 'sumo',
+      trainingMonths: 60,
+      hookStage: 'none',
+      history: [{ kind: 'shoulder', side: 'left', cleared: true }],
+      school,
+      nextEventStraps: false,
+    },
+  ],
   toKg: [45, 'lb'],
   fromKg: [20, 'lb'],
   formatMass: [172.5, 'kg'],
@@ -104,6 +139,26 @@ const SOUND: Record<string, unknown[]> = {
   callSet: [
     { ...context, set, override: { choice: 'mixed', sideUnder: 'left', reason: 'meet', by: 'Maren' } },
   ],
+  callAgain: [
+    {
+      session: { ...(({ curve: _curve, ...rest }) => rest)(context), sets: [set] },
+      observations: [{ load: 140, seconds: 9, ended: 'slipped', grip: 'hook' }],
+      referenceLoad: 126,
+      done: [
+        {
+          lift: 'deadlift.conventional',
+          load: 140,
+          reps: 2,
+          grip: 'mixed',
+          strapped: false,
+          slippedAtRep: 1,
+        },
+      ],
+      holds: [{ load: 120, seconds: 12, ended: 'stopped', grip: 'hook' }],
+    },
+  ],
+  sameCall: [core.callSet({ ...context, set }), core.callSet({ ...context, set })],
+  whyChanged: [core.callSet({ ...context, set }), core.callSet({ ...context, set })],
   callSession: [{ ...context, sets: [set, { ...set, lift: core.findLift('hold.front-rack')! }] }],
   sayCall: [core.callSet({ ...context, set })],
   prescribeHold: [

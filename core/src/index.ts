@@ -6,6 +6,7 @@
  */
 export * from './errors.ts';
 export * from './units/mass.ts';
+export * from './statistics/share-range.ts';
 export type { Estimate } from './statistics/estimate.ts';
 export type { GaussianPrior } from './statistics/posterior.ts';
 
@@ -32,6 +33,7 @@ export * from './clasp-curve/read-outs.ts';
 // Lifts, and what a set asks of the hand.
 export * from './set-demand/lift.ts';
 export * from './set-demand/lifts.ts';
+export * from './set-demand/is-bar-lift.ts';
 export * from './set-demand/set-demand.ts';
 export * from './set-demand/set-observation.ts';
 export * from './set-demand/grip-ceilings.ts';
@@ -54,6 +56,7 @@ export * from './calls/set-role.ts';
 export * from './calls/types.ts';
 export * from './calls/school.ts';
 export * from './calls/schools.ts';
+export * from './calls/check-school.ts';
 export * from './calls/school-points.ts';
 export type { CallRule, RuleEffect, RuleFacts } from './calls/rules.ts';
 export * from './calls/call-rules.ts';
@@ -61,7 +64,11 @@ export { CAUTIONS, CUES, HISTORY_CAUTIONS, type Advice, type AdviceFacts } from 
 export { CHALK_PLACES, FAMILY_CHALK_PLACES } from './calls/chalk-call.ts';
 export { callSet } from './calls/call-set.ts';
 export * from './calls/call-session.ts';
+export * from './calls/call-again.ts';
 export * from './calls/say-call.ts';
+
+// What in a profile does not go together.
+export * from './profile/profile-conflicts.ts';
 
 // Holds, and how grip work is spread over a week.
 export * from './hold-prescriptions/hold-kinds.ts';
@@ -82,7 +89,10 @@ export * from './grip-week/forearm-week.ts';
 // Programs.
 export * from './set-line/set-line.ts';
 
-// Bars.
+// Kit: bars, plates, and what a venue cannot give.
+export * from './kit/brushing.ts';
+export * from './kit/plan-faults.ts';
+export * from './kit/venue-kit.ts';
 export type { PlatePairs } from './bar-loading/plates.ts';
 export * from './bar-loading/load-bar.ts';
 export * from './bar-loading/load-ramp.ts';

@@ -1,6 +1,7 @@
 import type { HookStage } from '../hands/hand-state.ts';
+import { GRIPS } from '../clasp-curve/types.ts';
 import { HOOK_STAGES_BY_ID } from '../hands/hook-stages.ts';
-import type { CallRule } from './rules.ts';
+import type { CallRule, RuleEffect, RuleFacts } from './rules.ts';
 
 /** Limits for now: a coach may go past them, and then they are said. */
 export const ADAPTATION_RULES: readonly CallRule[] = [
@@ -33,7 +34,27 @@ export const ADAPTATION_RULES: readonly CallRule[] = [
     effect: ({ lifter, lift }) =>
       lifter.armsBendUnderMixed && lift.admits.includes('mixed') ? { bars: ['mixed'] } : undefined,
   },
+  {
+    id: 'adaptation.slipped-today',
+    rank: 'adaptation',
+    reason: 'This grip slipped today at this load: another grip, straps, or lighter.',
+    effect: ({ lifter, demand, role, odds }: RuleFacts): RuleEffect | undefined => {
+      // An attempt comes as it is written in the rulebook; there the chance alone speaks.
+      if (!demand || role === 'attempt') return undefined;
+      const slips = (lifter.slippedToday ?? []).filter((slip) => demand.load >= SAME_LOAD * slip.load);
+      if (slips.length === 0) return undefined;
+      // What the lifter's own curve rates no stronger than a grip that slipped would slip as well.
+      const slipped = slips.map((slip) => slip.grip);
+      const weaker = odds
+        ? GRIPS.filter((grip) => slipped.some((each) => odds(grip) <= odds(each)))
+        : slipped;
+      return { bars: weaker, byLoad: true };
+    },
+  },
 ];
+
+/** Share of the load that slipped from which it is the same load again. */
+const SAME_LOAD = 0.97;
 
 function stageText(stage: HookStage): string {
   return HOOK_STAGES_BY_ID[stage].limit;

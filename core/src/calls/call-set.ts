@@ -95,7 +95,9 @@ export function callChecked(context: CallContext): SetCall {
     overridden: Boolean(override?.accepted),
     alternatives: {
       grips: gripAlternatives(school, choice, barred, schoolStraps, odds, threshold),
-      schools: SCHOOLS.filter((each) => each.id !== school.id).map((each) => askSchool(each, facts, choice)),
+      schools: (context.schools ?? SCHOOLS)
+        .filter((each) => each.id !== school.id)
+        .map((each) => askSchool(each, facts, choice)),
     },
   };
 }

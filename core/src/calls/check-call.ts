@@ -1,5 +1,5 @@
 import { checkHoldCurve } from '../clasp-curve/check-hold-curve.ts';
-import { CHALK_KINDS, type HoldCurve } from '../clasp-curve/types.ts';
+import { CHALK_KINDS, GRIPS, type Grip, type HoldCurve } from '../clasp-curve/types.ts';
 import { HISTORY_KINDS, HOOK_STAGES, NAIL_STATES, SIDES } from '../hands/hand-state.ts';
 import { FINGER_STATES, SKIN_STATES, type HandToday, type HistoryFlag } from '../hands/hand-state.ts';
 import { ledgerCheck } from '../hands/mixed-ledger.ts';
@@ -80,6 +80,9 @@ export const lifterCheck: Check = once(
     armsBendUnderMixed: optional(bool),
     tightThighs: optional(bool),
     hookBudgetLeft: optional(range(0, 1e9)),
+    slippedToday: optional(
+      listOf(record<{ grip: Grip; load: number }>({ grip: oneOf(GRIPS), load: positive(HEAVIEST) }), 200),
+    ),
   }),
 );
 
@@ -194,6 +197,7 @@ export const CALL_FIELDS = {
   event: optional(eventCheck),
   curve: curveCheck,
   ledger: once(ledgerCheck),
+  schools: optional(listOf(schoolCheck, 100)),
 };
 
 /** Asserts everything a call rests on. */

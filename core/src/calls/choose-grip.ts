@@ -1,4 +1,4 @@
-import type { Grip } from '../clasp-curve/types.ts';
+import { GRIPS, type Grip } from '../clasp-curve/types.ts';
 import { GRIP_NAMES } from './say-call.ts';
 import { applies, bareOrder, schoolBarsStraps } from './school-policy.ts';
 import type { School } from './school.ts';
@@ -42,6 +42,19 @@ function walk(school: School, facts: SetFacts, schoolStraps: Reason | undefined)
   if (bare.length)
     return { choice: strongest(bare, odds), why: tooWeak(strongest(bare, odds), facts, schoolStraps) };
   if (!mayStrap) return { choice: null };
+  // What only slipped today comes back with a lighter load: a school without straps takes that, not straps.
+  const forNow = GRIPS.some(
+    (grip) => barred.byLoad.has(grip) && barred.choices.get(grip)?.rank === 'adaptation',
+  );
+  if (schoolStraps && forNow) return { choice: null };
+  if (forNow)
+    return {
+      choice: 'straps',
+      why: says(
+        'adaptation.straps-once-slipping',
+        'straps for what is left at this load, now that slipping has started; or go lighter',
+      ),
+    };
   // Rules have left only straps: that outranks a school that would not use them.
   const text = 'Every bare grip of this school is barred here, so straps, whatever the school says.';
   return { choice: 'straps', why: { ruleId: 'safety.straps-only-left', rank: 'safety', text } };

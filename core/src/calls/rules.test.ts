@@ -197,6 +197,17 @@ const TABLE: Record<string, { fires: RuleFacts; does: string[]; quiet: RuleFacts
     does: ['hook'],
     quiet: facts({ lifter: lifter({ hookBudgetLeft: 800 }), demand: { load: 160, seconds: 5 } }),
   },
+  'adaptation.slipped-today': {
+    fires: facts({
+      lifter: lifter({ slippedToday: [{ grip: 'mixed', load: 180 }] }),
+      demand: { load: 178, seconds: 5 },
+    }),
+    does: ['mixed at this load'],
+    quiet: facts({
+      lifter: lifter({ slippedToday: [{ grip: 'mixed', load: 180 }] }),
+      demand: { load: 160, seconds: 5 },
+    }),
+  },
   'adaptation.mixed-waits-for-long-arms': {
     fires: facts({ lifter: lifter({ armsBendUnderMixed: true }) }),
     does: ['mixed'],

@@ -11,3 +11,13 @@ export const SET_ROLE_NAMES: Record<SetRole, string> = {
   accessory: 'accessory set',
   attempt: 'meet attempt',
 };
+
+/** Usual rest after a set of each role, s; a rack hold brings its own. */
+export const USUAL_REST: Readonly<Record<SetRole, number>> = {
+  warmup: 60,
+  accessory: 90,
+  volume: 120,
+  backoff: 180,
+  top: 240,
+  attempt: 300,
+};

@@ -46,6 +46,8 @@ export interface CallLifter {
   readonly armsBendUnderMixed?: boolean;
   /** Large thighs: under a sumo stance the hands drag across them. */
   readonly tightThighs?: boolean;
+  /** Bare grips that slipped in this very session, with what lay on the hands, kg. */
+  readonly slippedToday?: readonly { readonly grip: Grip; readonly load: number }[];
   /** Hooked load-seconds, kg·s, that this week's skin budget still allows; left out where none is kept. */
   readonly hookBudgetLeft?: number;
 }
@@ -103,6 +105,8 @@ export interface CallContext {
   readonly curve: HoldCurve;
   readonly ledger: MixedLedger;
   readonly override?: CallOverride;
+  /** Schools asked what they would have called; left out for those of the practice book. */
+  readonly schools?: readonly School[];
 }
 
 /** Where a reason comes from, in the order in which they outrank one another. */

@@ -3,7 +3,7 @@ import { fitHoldCurve } from './fit-hold-curve.ts';
 import { HEAVIEST_LOAD, holdLoad } from './hold-load.ts';
 import { holdProbability, holdProbabilityRange } from './hold-probability.ts';
 import { holdSeconds } from './hold-seconds.ts';
-import { medianLoad, worthOf } from './read-outs.ts';
+import { chanceWorthMore, medianLoad, worthOf } from './read-outs.ts';
 import type { HoldCurve, HoldObservation } from './types.ts';
 
 const observation = fc.record<HoldObservation>({
@@ -110,5 +110,31 @@ describe('read-outs', () => {
     expect(worth.low).toBeLessThan(1.5);
     expect(worth.high).toBeGreaterThan(1.42);
     expect(worth.fromLog).toBeGreaterThan(0.5);
+  });
+});
+
+describe('chanceWorthMore', () => {
+  const effect = fc.constantFrom('mixed' as const, 'hook' as const, 'noChalk' as const);
+
+  it('is the rest of the chance the other way round, and never certain by prior alone', () => {
+    fc.assert(
+      fc.property(curve, effect, effect, (c, a, b) => {
+        const one = chanceWorthMore(c, a, b);
+        expect(one + chanceWorthMore(c, b, a)).toBeCloseTo(1, 9);
+      }),
+    );
+    const nothing = fitHoldCurve([], { referenceLoad: 126 });
+    const hook = chanceWorthMore(nothing, 'hook', 'mixed');
+    expect(hook).toBeGreaterThan(0.5);
+    expect(hook).toBeLessThan(0.8);
+  });
+
+  it('follows the log: a hook that holds where mixed slips', () => {
+    const rows = (grip: 'hook' | 'mixed', ended: 'stopped' | 'slipped', seconds: number): HoldObservation[] =>
+      Array.from({ length: 12 }, () => ({ load: 140, seconds, ended, grip, chalk: 'block' as const }));
+    const c = fitHoldCurve([...rows('hook', 'slipped', 20), ...rows('mixed', 'slipped', 6)], {
+      referenceLoad: 126,
+    });
+    expect(chanceWorthMore(c, 'hook', 'mixed')).toBeGreaterThan(0.97);
   });
 });

@@ -1,6 +1,7 @@
 import { checkOneOf, checkPositive } from '../check.ts';
 import { HEAVIEST_LOAD } from './hold-load.ts';
 import { checkHoldCurve } from './check-hold-curve.ts';
+import { normalCdf } from '../statistics/normal.ts';
 import { aroundLog, type Estimate } from '../statistics/estimate.ts';
 import { predictorFor, type Predictor } from './predictor.ts';
 import { effectPrior } from './priors.ts';
@@ -53,6 +54,34 @@ export function worthOf(
     ...aroundLog(Math.exp(tame(value / slope)), tame(Math.sqrt(Math.max(variance, 0)))),
     fromLog: Math.min(1, Math.max(0, 1 - cov[row]![row]! / prior)),
   };
+}
+
+/**
+ * How likely the first circumstance is worth more than the second for this lifter: hook more than mixed, say. The fit's
+ * doubt about both together counts; where no row held one of them, what is usual for lifters stands for it.
+ * @returns chance, 0–1.
+ * @throws InvalidInputError for an unknown effect or a curve that cannot be used.
+ * @example chanceWorthMore(curve, 'hook', 'noChalk') > 0.9 // true
+ */
+export function chanceWorthMore(curve: HoldCurve, first: Effect, second: Effect): number {
+  checkHoldCurve(curve);
+  checkOneOf('first', first, EFFECTS);
+  checkOneOf('second', second, EFFECTS);
+  if (first === second) return 0.5;
+  const [a, b] = [termOf(curve, first), termOf(curve, second)];
+  const shared = a.row === null || b.row === null ? 0 : curve.covariance[a.row]![b.row]!;
+  const sd = Math.sqrt(Math.max(a.variance + b.variance - 2 * shared, 1e-12));
+  return normalCdf((a.value - b.value) / sd);
+}
+
+function termOf(curve: HoldCurve, effect: Effect): { value: number; variance: number; row: number | null } {
+  const index = curve.effects.findIndex((term) => term.name === effect);
+  if (index < 0) {
+    const { mean, sd } = effectPrior(effect);
+    return { value: mean, variance: sd * sd, row: null };
+  }
+  const row = index + 2;
+  return { value: curve.effects[index]!.value, variance: curve.covariance[row]![row]!, row };
 }
 
 /** Where no row held the effect: the prior's multiplier, read through this lifter's own slope. */

@@ -109,3 +109,27 @@ it('any text is read or faulted within itself', () => {
     }),
   );
 });
+
+describe('by effort', () => {
+  it('a single with none left is the max, and what is left makes it lighter', () => {
+    expect(read('top 1x1 @ 0 left').sets![0]!.load).toBeCloseTo(200, 9);
+    const loads = [0, 1, 2, 3].map((left) => read(`3x5 @ ${left} left`).sets![0]!.load);
+    expect(loads).toEqual([...loads].sort((a, b) => b - a));
+    // Five with two left are seven to failure: 200 / (1 + 6 / 30).
+    expect(loads[2]).toBeCloseTo(200 / 1.2, 9);
+    expect(read('3x5 @ 2 left touch').line).toBe('volume 3x5 @ 2 left touch');
+  });
+
+  it.each([
+    ['3x5 @ 9 left', 6, /Between 0 and 8/],
+    ['3x5 @ 2.5 left', 6, /whole/],
+    ['1x12 @ 5 left', 7, /at most 15/],
+    ['3x5 @ 2 right', 8, /Nothing more/],
+  ])('%s is refused at its place', (line, at, message) => {
+    expect(read(line).fault).toMatchObject({ at, message: expect.stringMatching(message) });
+  });
+
+  it('a hold for time has no effort in repetitions', () => {
+    expect(read('2x30s @ 2 left', { lift: 'carry.handles' }).fault!.message).toMatch(/needs a load/);
+  });
+});

@@ -63,6 +63,10 @@ const MOST_REPS = 100;
 const LONGEST_SECONDS = 600;
 const LIGHTEST_KG = 0.5;
 const HEAVIEST_KG = 600;
+/** Repetitions left in the tank beyond which effort tells nothing. */
+const MOST_LEFT = 8;
+/** Longest set, with those left, for which the repetitions that a load allows are known well enough. */
+const MOST_BY_EFFORT = 15;
 
 const contextCheck: Check = record<SetLineContext>({
   deadliftMax: positive(2000),
@@ -79,7 +83,8 @@ interface Token {
  * Reads a set line: role (volume where none is said), sets × repetitions or seconds, `@`, load.
  *
  * `3x5 @ 75%` · `top 1x1 @ 172.5` · `back-off 3x4 @ 105kg touch` · `2x30s @ 140lb` · `ramp top 2x1 @ 91%` (warm-ups first).
- * Percentages are of the deadlift max; a load without a unit is in the reader's; `touch` means touch-and-go; a comma is a
+ * Percentages are of the deadlift max; a load without a unit is in the reader's;
+ * `3x5 @ 2 left` is by effort, two repetitions left in the tank; `touch` means touch-and-go; a comma is a
  * decimal point. `line` is what was read, written out in full. Where the line cannot be read, `fault` says at which character and what would do there.
  * @throws InvalidInputError for a text that is none or too long, or a context that cannot be used.
  * @example parseSetLine('3x5 @ 75%', { deadliftMax: 200, unit: 'kg', lift: 'deadlift.conventional' }).sets.map((set) => set.load) // [150, 150, 150]
@@ -128,9 +133,23 @@ export function parseSetLine(line: string, context: SetLineContext): SetLine {
   if (!take('@')) return fault(sign, 'An @ stands before the load, as in 3x5 @ 75%.');
   const weight = peek();
   const load = /^(\d+(?:[.,]\d+)?)(%|kg|lb)?$/i.exec(weight?.text ?? '');
-  if (!weight || !load) return fault(weight, 'A load stands here, as 75%, 172.5, 150kg or 380lb.');
+  if (!weight || !load)
+    return fault(weight, 'A load stands here, as 75%, 172.5, 150kg or 380lb, or the effort, as 2 left.');
   next++;
-  const kg = inKg(number(load[1]!), load[2]?.toLowerCase(), context);
+  const left = load[2] === undefined && take('left') ? number(load[1]!) : undefined;
+  if (left !== undefined && (!Number.isInteger(left) || left > MOST_LEFT))
+    return fault(weight, `Between 0 and ${MOST_LEFT} whole repetitions left.`);
+  if (left !== undefined && timed)
+    return fault(weight, 'Effort is told in repetitions left; a hold for time needs a load.');
+  if (left !== undefined && amount + left > MOST_BY_EFFORT)
+    return fault(
+      weight,
+      `Repetitions and those left make at most ${MOST_BY_EFFORT}: write a load for longer sets.`,
+    );
+  const kg =
+    left === undefined
+      ? inKg(number(load[1]!), load[2]?.toLowerCase(), context)
+      : loadByEffort(context.deadliftMax, amount, left);
   if (!(kg >= LIGHTEST_KG && kg <= HEAVIEST_KG))
     return fault(weight, `Between ${LIGHTEST_KG} and ${HEAVIEST_KG} kg.`);
   const touch = take('touch');
@@ -147,7 +166,7 @@ export function parseSetLine(line: string, context: SetLineContext): SetLine {
     ROLE_TOKENS[role],
     `${count}x${amount}${timed ? 's' : ''}`,
     '@',
-    `${number(load[1]!)}${load[2]?.toLowerCase() ?? context.unit}`,
+    left === undefined ? `${number(load[1]!)}${load[2]?.toLowerCase() ?? context.unit}` : `${left} left`,
     ...(touch ? ['touch'] : []),
   ];
   return { sets: [...warmups, ...Array.from({ length: count }, () => set)], line: words.join(' ') };
@@ -160,6 +179,14 @@ function warmup(set: WrittenSet, share: number, reps: number): WrittenSet {
     load: Math.max(1, share * set.load),
     reps: Math.max(reps, Math.min(set.reps, 3)),
   };
+}
+
+/**
+ * The load with which a set of these repetitions leaves so many: max / (1 + (n − 1) / 30) with n the repetitions to
+ * failure. Source: the linear repetition rule of the trade, exact for a single; two to three per cent off up to ten.
+ */
+function loadByEffort(deadliftMax: number, reps: number, left: number): number {
+  return deadliftMax / (1 + (reps + left - 1) / 30);
 }
 
 function number(text: string): number {

@@ -1,0 +1,79 @@
+import { mixedLedger } from '../hands/mixed-ledger.ts';
+import { findLift } from '../set-demand/lifts.ts';
+import type { DoneSet } from '../set-demand/set-observation.ts';
+import { callAgain, sameCall, whyChanged, type SessionUnderWay } from './call-again.ts';
+import { lifter } from './fixtures.test-helper.ts';
+import { findSchool } from './schools.ts';
+
+const deadlift = findLift('deadlift.conventional')!;
+const under = (more: Partial<SessionUnderWay> = {}, school = 'strap-the-volume'): SessionUnderWay => ({
+  session: {
+    lifter: lifter({ hookStage: 'settled', deadliftMax: 180 }),
+    school: findSchool(school)!,
+    venue: { name: 'Hall', chalk: 'block', barDiameter: 29 },
+    ledger: mixedLedger([]),
+    sets: [150, 160, 160].map((load) => ({ lift: deadlift, role: 'top', load, reps: 1 })),
+  },
+  observations: [],
+  referenceLoad: 126,
+  done: [],
+  holds: [],
+  ...more,
+});
+const single = (load: number, more: Partial<DoneSet> = {}): DoneSet => ({
+  ...{ lift: deadlift.id, load, reps: 1, grip: 'hook', strapped: false, chalk: 'block', diameter: 29 },
+  ...more,
+});
+
+it('with nothing done the session is called as it stood', () => {
+  const { calls, curve } = callAgain(under());
+  expect(calls).toHaveLength(3);
+  expect(curve.evidence.observations).toBe(0);
+});
+
+it('a slip in the second single changes the third: another grip, straps or lighter, and says why', () => {
+  const before = callAgain(under()).calls[2]!;
+  expect(before.choice).toBe('hook');
+  const { calls, curve } = callAgain(under({ done: [single(150), single(160, { slippedAtRep: 1 })] }));
+  const after = calls[2]!;
+  expect(after.choice).not.toBe('hook');
+  expect(sameCall(before, after)).toBe(false);
+  expect(whyChanged(before, after)!.ruleId).toBe('adaptation.slipped-today');
+  expect(curve.evidence).toMatchObject({ observations: 2, slipped: 1 });
+  // The first single was lighter than what slipped: the hook may stay there.
+  expect(calls[0]!.choice).toBe('hook');
+});
+
+it('a grip that the curve rates weaker than what slipped is not called either', () => {
+  const { calls } = callAgain(under({ done: [single(150), single(160, { slippedAtRep: 1 })] }));
+  // The hook is rated strongest: with it everything bare is out, and this school straps once slipping starts.
+  expect(calls[2]!.choice).toBe('straps');
+  expect(calls[2]!.reasons.map((reason) => reason.ruleId)).toContain('adaptation.straps-once-slipping');
+});
+
+it('bare hands that all slipped leave a lighter load, in the school that never straps', () => {
+  const done = (['hook', 'mixed', 'doubleOverhand'] as const).map((grip) =>
+    single(160, { grip, slippedAtRep: 1 }),
+  );
+  const { calls } = callAgain(under({ done }, 'bare-hands'));
+  expect(calls[2]).toMatchObject({ choice: null, verdict: 'stop' });
+  expect(calls[2]!.lighterLoad).toBeLessThan(160);
+  expect(calls[2]!.lighterLoad).toBeGreaterThan(0);
+});
+
+it('a set that went as called leaves the calls as they were, and straps tell nothing', () => {
+  const before = callAgain(under()).calls;
+  const { calls, curve } = callAgain(
+    under({ done: [single(150), single(160, { strapped: true, slippedAtRep: 1 })] }),
+  );
+  expect(calls.every((call, i) => sameCall(call, before[i]!))).toBe(true);
+  expect(curve.evidence.observations).toBe(1);
+});
+
+it('a timed hold of today counts for the curve', () => {
+  const holds = [
+    { load: 150, seconds: 4, ended: 'slipped' as const, grip: 'hook' as const, chalk: 'block' as const },
+  ];
+  const chance = (given: SessionUnderWay): number => callAgain(given).calls[1]!.probability!;
+  expect(chance(under({ holds }))).toBeLessThan(chance(under()));
+});
