@@ -29,8 +29,10 @@ import type {
   HistoryFlag,
   HookStage,
   MassUnit,
+  School,
   Side,
   Thresholds,
+  VenueKit,
 } from '@iron-clasp/core';
 
 /*
@@ -58,6 +60,8 @@ const LOAD_MESSAGE = `Load must be a number from ${LIMITS.load.min} to ${LIMITS.
 const SECONDS_MESSAGE = `Seconds must be a number from ${LIMITS.holdSeconds.min} to ${LIMITS.holdSeconds.max}. Longer than ten minutes is not one hold.`;
 const TARGET_MESSAGE = `Target must be a number of seconds from 1 to ${LIMITS.holdSeconds.max}.`;
 const SLIP_MESSAGE = 'The repetition that slipped must be a whole number from 1 on.';
+const PAIN_MESSAGE = 'Pain must be a whole number from 0 to 10.';
+const CONFIDENCE_MESSAGE = 'Confidence must be a whole number from 1 to 5.';
 const FINITE = { allowNaN: false, allowInfinity: false } as const;
 
 export class SignInRequest {
@@ -112,6 +116,26 @@ export class LogHoldRequest {
   @IsIn(CHALK, { message: 'Chalk must be block, liquid or none.' })
   chalk: ChalkKind;
 
+  /** Pain of the hand, 0–10. */
+  @IsOptional()
+  @IsInt({ message: PAIN_MESSAGE })
+  @Min(0, { message: PAIN_MESSAGE })
+  @Max(10, { message: PAIN_MESSAGE })
+  pain?: number;
+
+  /** Confidence before the set, 1–5. */
+  @IsOptional()
+  @IsInt({ message: CONFIDENCE_MESSAGE })
+  @Min(1, { message: CONFIDENCE_MESSAGE })
+  @Max(5, { message: CONFIDENCE_MESSAGE })
+  confidence?: number;
+
+  /** Why it slipped, as the coach saw it: an id of the slip causes. */
+  @IsOptional()
+  @IsString()
+  @MaxLength(60, { message: 'Choose one of the causes.' })
+  cause?: string;
+
   @IsISO8601({ strict: true }, { message: 'The time of the hold is not a date and time.' })
   doneAt: string;
 
@@ -157,14 +181,53 @@ export class LogSetRequest {
   @Max(LIMITS.reps.max, { message: SLIP_MESSAGE })
   slippedAtRep?: number;
 
+  /** Pain of the hand, 0–10. */
+  @IsOptional()
+  @IsInt({ message: PAIN_MESSAGE })
+  @Min(0, { message: PAIN_MESSAGE })
+  @Max(10, { message: PAIN_MESSAGE })
+  pain?: number;
+
+  /** Confidence before the set, 1–5. */
+  @IsOptional()
+  @IsInt({ message: CONFIDENCE_MESSAGE })
+  @Min(1, { message: CONFIDENCE_MESSAGE })
+  @Max(5, { message: CONFIDENCE_MESSAGE })
+  confidence?: number;
+
+  /** Why it slipped, as the coach saw it: an id of the slip causes. */
+  @IsOptional()
+  @IsString()
+  @MaxLength(60, { message: 'Choose one of the causes.' })
+  cause?: string;
+
+  @IsOptional()
+  @IsString()
+  @MaxLength(500, { message: 'Keep the note to 500 characters.' })
+  note?: string;
+
   @IsISO8601({ strict: true }, { message: 'The time of the set is not a date and time.' })
   doneAt: string;
 }
 
-/** A change to a session; `version` is the one the page was drawn from. */
+const DAY = /^\d{4}-\d{2}-\d{2}$/;
+const SESSION_DAY = 'Choose the day of the session.';
+
+/** Where, with which bar and on which day a session is held; what is left out stays. `version` is the one the page was drawn from. */
 export class MoveSessionRequest {
+  @IsOptional()
   @IsUUID(undefined, { message: 'Choose a venue.' })
-  venueId: string;
+  venueId?: string;
+
+  /** Left out with another venue, that venue's first bar. */
+  @IsOptional()
+  @IsUUID(undefined, { message: 'Choose a bar.' })
+  barId?: string;
+
+  @IsOptional()
+  @Matches(DAY, { message: SESSION_DAY })
+  @IsISO8601({ strict: true }, { message: SESSION_DAY })
+  heldOn?: string;
 
   @IsInt()
   @Min(1)
@@ -235,6 +298,11 @@ export class HandsCheckRequest {
 const NAME_MESSAGE = 'Name must be 1 to 120 characters.';
 const MAX_MESSAGE = `Best deadlift must be a number from 20 to ${LIMITS.load.max} kg. Check the figure and the unit.`;
 const THRESHOLD_MESSAGE = 'Each threshold must be a chance from 0.5 to 0.999.';
+const HAND_LENGTH_MESSAGE =
+  'Hand length must be a number from 100 to 300 mm: wrist crease to the tip of the middle finger.';
+const HAND_SPAN_MESSAGE =
+  'Hand span must be a number from 100 to 350 mm: thumb tip to little finger tip, hand spread.';
+const USUAL_REPS_MESSAGE = 'Usual repetitions must be a whole number from 1 to 30.';
 const HAND = 'Dominant hand must be left or right.';
 
 /** A lifter as a coach writes them. Only the first three are needed; what is left out keeps its usual value and is asked later. */
@@ -291,10 +359,53 @@ export class LifterRequest {
   @IsObject({ message: THRESHOLD_MESSAGE })
   thresholds?: Thresholds;
 
+  /** An entry may say since when, `since`: a day. */
   @IsOptional()
   @IsArray({ message: 'History is a list.' })
   @ArrayMaxSize(20, { message: 'At most 20 entries of history.' })
-  history?: HistoryFlag[];
+  history?: KnownHistory[];
+
+  /** Wrist crease to the tip of the middle finger, mm; null takes it back. */
+  @IsOptional()
+  @IsNumber(FINITE, { message: HAND_LENGTH_MESSAGE })
+  @Min(100, { message: HAND_LENGTH_MESSAGE })
+  @Max(300, { message: HAND_LENGTH_MESSAGE })
+  handLength?: number | null;
+
+  /** Thumb tip to little finger tip, hand spread, mm; null takes it back. */
+  @IsOptional()
+  @IsNumber(FINITE, { message: HAND_SPAN_MESSAGE })
+  @Min(100, { message: HAND_SPAN_MESSAGE })
+  @Max(350, { message: HAND_SPAN_MESSAGE })
+  handSpan?: number | null;
+
+  /** Repetitions of a usual working set; null takes it back. */
+  @IsOptional()
+  @IsInt({ message: USUAL_REPS_MESSAGE })
+  @Min(1, { message: USUAL_REPS_MESSAGE })
+  @Max(30, { message: USUAL_REPS_MESSAGE })
+  usualReps?: number | null;
+
+  /** Day of the best deadlift; null where nobody knows. */
+  @IsOptional()
+  @IsISO8601({ strict: true }, { message: 'The day of the best deadlift is not a day.' })
+  deadliftOn?: string | null;
+
+  /** Best lifts beside the deadlift, each with its day where that is known. */
+  @IsOptional()
+  @IsArray({ message: 'Best lifts are a list.' })
+  @ArrayMaxSize(30, { message: 'At most 30 best lifts.' })
+  bestLifts?: BestLift[];
+}
+
+/** An entry of history with the day since which it is known. */
+export type KnownHistory = HistoryFlag & { readonly since?: string };
+
+/** A lifter's best in a lift: kg, and the day where that is known. */
+export interface BestLift {
+  readonly liftId: string;
+  readonly load: number;
+  readonly on: string | null;
 }
 
 /** Puts a lifter aside, or takes them back; nothing is deleted. */
@@ -317,12 +428,22 @@ export class SessionRequest {
   title: string;
 
   /** Day, YYYY-MM-DD. */
-  @Matches(/^\d{4}-\d{2}-\d{2}$/, { message: 'Choose the day of the session.' })
-  @IsISO8601({ strict: true }, { message: 'Choose the day of the session.' })
+  @Matches(DAY, { message: SESSION_DAY })
+  @IsISO8601({ strict: true }, { message: SESSION_DAY })
   heldOn: string;
 
   @IsUUID(undefined, { message: 'Choose a venue.' })
   venueId: string;
+
+  /** Left out for the venue's first bar. */
+  @IsOptional()
+  @IsUUID(undefined, { message: 'Choose a bar.' })
+  barId?: string;
+
+  /** Write the same into every later week that repeats this session and is not begun. */
+  @IsOptional()
+  @IsBoolean({ message: 'Say whether later weeks change too.' })
+  later?: boolean;
 
   @IsBoolean({ message: 'Say whether a hold follows the lifts.' })
   hasHold: boolean;
@@ -335,4 +456,190 @@ export class SessionRequest {
   @IsArray({ message: 'Write at least one line.' })
   @ArrayMaxSize(60, { message: 'At most 60 lines in a session.' })
   lines: { readonly liftId: string; readonly text: string }[];
+}
+
+/** A venue with all that stands there; the core says what of it cannot be used. */
+export class VenueRequest {
+  /** The version the editor was drawn from; 0 for a new venue. */
+  @IsInt()
+  @Min(0)
+  version: number;
+
+  @IsObject({ message: 'Say what stands there.' })
+  kit: VenueKit;
+}
+
+export class BrushingRequest {
+  @IsISO8601({ strict: true }, { message: 'The time of the brushing is not a date and time.' })
+  brushedAt: string;
+}
+
+const WEEKS_MESSAGE = 'Repeat for 1 to 12 weeks.';
+
+/** Writes a week into the weeks that follow. */
+export class RepeatWeekRequest {
+  @IsInt({ message: WEEKS_MESSAGE })
+  @Min(1, { message: WEEKS_MESSAGE })
+  @Max(12, { message: WEEKS_MESSAGE })
+  weeks: number;
+}
+
+/** Moves a week as a whole; `to` is any day of the week it goes to. */
+export class MoveWeekRequest {
+  @Matches(DAY, { message: 'Choose the week to move to.' })
+  @IsISO8601({ strict: true }, { message: 'Choose the week to move to.' })
+  to: string;
+}
+
+/** A club's own copy of a school, as it is now; the core says what of it cannot be used. */
+export class SchoolRequest {
+  /** The school of the practice book it was copied from. */
+  @IsString({ message: 'Name the school that is copied.' })
+  @MaxLength(60, { message: 'Name the school that is copied.' })
+  basedOn: string;
+
+  /** The version the editor was drawn from; 0 for a new copy. */
+  @IsInt()
+  @Min(0)
+  version: number;
+
+  @IsObject({ message: 'Say what the school does.' })
+  school: School;
+}
+
+const DAYS_MESSAGE = 'A link lasts 1 to 90 days.';
+
+/** A read-only link to a lifter's coming sessions. */
+export class ShareRequest {
+  @IsInt({ message: DAYS_MESSAGE })
+  @Min(1, { message: DAYS_MESSAGE })
+  @Max(90, { message: DAYS_MESSAGE })
+  days: number;
+}
+
+/** Invites a lifter to an account of their own. */
+export class InvitationRequest {
+  @IsEmail({}, { message: 'Type the lifter’s e-mail address.' })
+  @MaxLength(200)
+  email: string;
+}
+
+const PASSWORD_MESSAGE = 'Choose a password of at least 10 characters.';
+
+/** A lifter takes up the invitation with a password of their own. */
+export class JoinRequest {
+  @IsString({ message: PASSWORD_MESSAGE })
+  @MinLength(10, { message: PASSWORD_MESSAGE })
+  @MaxLength(200, { message: 'At most 200 characters.' })
+  password: string;
+}
+
+/** Ends a session, with a word to the lifter. */
+export class FinishRequest {
+  @IsISO8601({ strict: true }, { message: 'The end of the session is not a date and time.' })
+  finishedAt: string;
+
+  @IsString({ message: 'The note is text.' })
+  @MaxLength(1000, { message: 'Keep the note to 1000 characters.' })
+  note: string;
+}
+
+/** Puts a logged entry right; what is left out stays. The first value is kept beside it. */
+export class CorrectionRequest {
+  @IsOptional()
+  @IsNumber(FINITE, { message: LOAD_MESSAGE })
+  @Min(LIMITS.load.min, { message: LOAD_MESSAGE })
+  @Max(LIMITS.load.max, { message: LOAD_MESSAGE })
+  load?: number;
+
+  @IsOptional()
+  @IsInt({ message: 'Reps must be a whole number.' })
+  @Min(LIMITS.reps.min, { message: 'Log at least one repetition.' })
+  @Max(LIMITS.reps.max, { message: 'More than 100 repetitions is not one set.' })
+  reps?: number;
+
+  @IsOptional()
+  @IsNumber(FINITE, { message: SECONDS_MESSAGE })
+  @Min(LIMITS.holdSeconds.min, { message: SECONDS_MESSAGE })
+  @Max(LIMITS.holdSeconds.max, { message: SECONDS_MESSAGE })
+  seconds?: number;
+
+  @IsOptional()
+  @IsIn(ENDINGS, { message: 'Say how the hold ended: slipped, or stopped on purpose.' })
+  ended?: Ending;
+
+  @IsOptional()
+  @IsIn(GRIPS, { message: 'Grip must be double overhand, mixed or hook.' })
+  grip?: Grip;
+
+  @IsOptional()
+  @IsBoolean({ message: 'Say whether straps were used.' })
+  strapped?: boolean;
+
+  /** Null where it did not slip after all. */
+  @IsOptional()
+  @IsInt({ message: SLIP_MESSAGE })
+  @Min(1, { message: SLIP_MESSAGE })
+  @Max(LIMITS.reps.max, { message: SLIP_MESSAGE })
+  slippedAtRep?: number | null;
+
+  @IsOptional()
+  @IsString()
+  @MaxLength(500, { message: 'Keep the note to 500 characters.' })
+  note?: string;
+}
+
+const CLOCK_STATES = ['running', 'stopped'] as const;
+
+/** What a hold clock on the floor does now, for those who follow on another screen; nothing of it is stored. */
+export class ClockRequest {
+  @IsIn(CLOCK_STATES, { message: 'A clock runs or is stopped.' })
+  state: (typeof CLOCK_STATES)[number];
+
+  /** Seconds on the clock when this was sent; negative while it counts in. */
+  @IsNumber(FINITE, { message: 'Say how long the clock has run.' })
+  @Min(-60)
+  @Max(3600)
+  seconds: number;
+
+  @IsNumber(FINITE, { message: TARGET_MESSAGE })
+  @Min(1, { message: TARGET_MESSAGE })
+  @Max(LIMITS.holdSeconds.max, { message: TARGET_MESSAGE })
+  target: number;
+}
+
+const ATTEMPT_MESSAGE = `Each attempt must be a number from 20 to ${LIMITS.load.max} kg. Check the figure and the unit.`;
+
+/** A contest as a coach writes it; the rulebook of the day outranks the program, so it carries its own switches. */
+export class MeetRequest {
+  @IsString({ message: 'Name the meet in 1 to 80 characters.' })
+  @MinLength(1, { message: 'Name the meet in 1 to 80 characters.' })
+  @MaxLength(80, { message: 'Name the meet in 1 to 80 characters.' })
+  name: string;
+
+  @Matches(DAY, { message: 'Choose the day of the meet.' })
+  @IsISO8601({ strict: true }, { message: 'Choose the day of the meet.' })
+  heldOn: string;
+
+  @IsBoolean({ message: 'Say whether straps are allowed.' })
+  straps: boolean;
+
+  @IsBoolean({ message: 'Say whether thumb tape is allowed.' })
+  thumbTape: boolean;
+
+  @IsBoolean({ message: 'Say whether liquid chalk is allowed.' })
+  liquidChalk: boolean;
+
+  /** Planned deadlift attempts in order, kg. */
+  @IsArray({ message: 'Attempts are a list.' })
+  @ArrayMaxSize(4, { message: 'At most four attempts.' })
+  @IsNumber(FINITE, { each: true, message: ATTEMPT_MESSAGE })
+  @Min(20, { each: true, message: ATTEMPT_MESSAGE })
+  @Max(LIMITS.load.max, { each: true, message: ATTEMPT_MESSAGE })
+  attempts: number[];
+
+  /** The version the editor was drawn from; 0 for a new meet. */
+  @IsInt()
+  @Min(0)
+  version: number;
 }

@@ -10,13 +10,21 @@ import type {
   HoldCurve,
   HoldPrescription,
   HookStage,
+  KitNeed,
+  LikelyCause,
   MassUnit,
+  PlanFault,
+  PlatePairs,
+  ProfileConflict,
+  School,
   SetCall,
+  SessionUnderWay,
   SetRole,
   Side,
   Thresholds,
+  VenueKit,
 } from '@iron-clasp/core';
-import type { Theme } from './requests.ts';
+import type { BestLift, KnownHistory, Theme } from './requests.ts';
 
 /*
  * What goes out. Plain shapes: they are made by the server and typed by the core, so nothing needs checking again.
@@ -30,7 +38,13 @@ export interface HealthView {
 
 /** Shown before anyone is signed in; `demo` only in demo mode. */
 export interface WelcomeView {
-  readonly demo: { readonly email: string; readonly password: string; readonly club: string } | null;
+  readonly demo: {
+    readonly email: string;
+    readonly password: string;
+    readonly club: string;
+    /** A lifter who signs in for themselves. */
+    readonly lifter: { readonly name: string; readonly email: string; readonly password: string };
+  } | null;
 }
 
 export interface SessionView {
@@ -40,6 +54,9 @@ export interface SessionView {
     readonly email: string;
     readonly unit: MassUnit;
     readonly theme: Theme;
+    readonly role: 'coach' | 'lifter';
+    /** The lifter whose account it is; null for a coach. */
+    readonly lifterId: string | null;
   };
   readonly club: { readonly id: string; readonly name: string };
   /** To be sent back in the `x-iron-clasp-token` header with every change. */
@@ -63,6 +80,22 @@ export interface RackView {
   readonly today: string;
   /** Ordered by who needs attention. */
   readonly lifters: readonly RackRow[];
+  /** Lifters of the club that match, on this page and the others. */
+  readonly total: number;
+  /** What to ask the next page with; null where this is the last. */
+  readonly next: string | null;
+}
+
+/** Everybody who trains today, by name. */
+export interface TodayView {
+  readonly today: string;
+  readonly sessions: readonly {
+    readonly id: string;
+    readonly lifterId: string;
+    readonly lifterName: string;
+    readonly title: string;
+    readonly venue: string;
+  }[];
 }
 
 export interface LifterView {
@@ -79,6 +112,10 @@ export interface LifterView {
   readonly thresholds: Thresholds;
   readonly history: readonly HistoryFlag[];
   readonly hands: HandsToday & { readonly on: string | null };
+  /** Where most of their sessions are held; null where there is none yet. */
+  readonly usualVenueId: string | null;
+  /** What in the profile does not go together. */
+  readonly conflicts: readonly ProfileConflict[];
   /** Questions nobody has answered: their values are the usual ones. */
   readonly unanswered: readonly string[];
 }
@@ -91,6 +128,17 @@ export interface LifterChangeView {
   readonly after: unknown;
   readonly by: string;
   readonly at: string;
+}
+
+/** Changes of a lifter, the latest first, a page at a time. */
+export interface LifterChangesView {
+  readonly changes: readonly LifterChangeView[];
+  readonly next: string | null;
+}
+
+export interface ArchivedView {
+  readonly lifters: readonly ArchivedLifter[];
+  readonly next: string | null;
 }
 
 export interface ArchivedLifter {
@@ -116,10 +164,127 @@ export interface ProfileView {
   readonly schoolId: string;
   readonly hookStage: HookStage;
   readonly thresholds: Thresholds;
-  readonly history: readonly HistoryFlag[];
+  readonly history: readonly KnownHistory[];
+  /** mm, as the three below; null where nobody has said. */
+  readonly handLength: number | null;
+  readonly handSpan: number | null;
+  readonly usualReps: number | null;
+  readonly deadliftOn: string | null;
+  readonly bestLifts: readonly BestLift[];
   /** Questions nobody has answered: their values are the usual ones. */
   readonly unanswered: readonly string[];
-  readonly changes: readonly LifterChangeView[];
+  /** What in it does not go together. */
+  readonly conflicts: readonly ProfileConflict[];
+  /** The latest changes; more are asked for by page. */
+  readonly changes: LifterChangesView;
+  /** The lifter's own account, or the invitation to one. */
+  readonly account: {
+    readonly email: string;
+    readonly state: 'invited' | 'expired' | 'joined';
+    readonly expiresAt: string | null;
+  } | null;
+  readonly links: readonly ShareLinkView[];
+  /** Those to come, the nearest first. */
+  readonly meets: readonly MeetView[];
+}
+
+/** A contest with its own switches. */
+export interface MeetView {
+  readonly id: string;
+  readonly version: number;
+  readonly name: string;
+  readonly heldOn: string;
+  readonly straps: boolean;
+  readonly thumbTape: boolean;
+  readonly liquidChalk: boolean;
+  /** kg, in order. */
+  readonly attempts: readonly number[];
+}
+
+/** A read-only link; its address is only known to whoever made it. */
+export interface ShareLinkView {
+  readonly id: string;
+  readonly madeBy: string;
+  readonly madeAt: string;
+  readonly expiresAt: string;
+  readonly revoked: { readonly by: string; readonly at: string } | null;
+}
+
+/** A link or invitation that was just made: the one time its address is shown. */
+export interface MadeLinkView {
+  readonly id: string;
+  /** Path of the page, with the secret in it. */
+  readonly path: string;
+  readonly expiresAt: string;
+}
+
+/** What somebody sees who holds a link: the coming sessions, nothing more. */
+export interface SharedView {
+  readonly club: string;
+  readonly lifterName: string;
+  readonly unit: MassUnit;
+  readonly expiresAt: string;
+  readonly sessions: readonly CallsView[];
+}
+
+/** What an invited lifter sees before choosing a password. */
+export interface InvitationView {
+  readonly club: string;
+  readonly lifterName: string;
+  readonly email: string;
+}
+
+/** A club's own copy of a school. */
+export interface ClubSchoolView {
+  readonly id: string;
+  readonly version: number;
+  readonly basedOn: string;
+  readonly archived: boolean;
+  readonly school: School;
+  /** Lifters on the rack who follow it. */
+  readonly followers: number;
+  readonly changedBy: string | null;
+  readonly changedAt: string | null;
+}
+
+/** What the club's own logs say about a point on which schools disagree. */
+export interface PointEvidence {
+  readonly pointId: string;
+  /** What was found, with its doubt, or why nothing can be said yet. */
+  readonly found: string;
+  /** How many sets, holds or lifters stand behind it. */
+  readonly behind: string;
+  readonly speaksFor: string | null;
+}
+
+export interface SchoolsView {
+  readonly own: readonly ClubSchoolView[];
+  readonly evidence: readonly PointEvidence[];
+}
+
+/** A bar as it is used: brushing comes due by chalked sets. */
+export interface BarUseView {
+  readonly id: string;
+  readonly brushedAt: string | null;
+  readonly brushedBy: string | null;
+  readonly chalkedSets: number;
+  readonly setsLeft: number;
+  readonly due: boolean;
+}
+
+export interface VenueView {
+  readonly id: string;
+  readonly version: number;
+  readonly archived: boolean;
+  readonly kit: VenueKit;
+  /** In the order of the kit's bars. */
+  readonly bars: readonly BarUseView[];
+}
+
+export interface KitView {
+  readonly venues: readonly VenueView[];
+  /** Those put aside. */
+  readonly aside: readonly VenueView[];
 }
 
 export interface SeasonMark {
@@ -131,6 +296,7 @@ export interface SeasonMark {
 
 export interface SeasonSession {
   readonly id: string;
+  readonly version: number;
   readonly on: string;
   readonly title: string;
   readonly done: boolean;
@@ -158,7 +324,12 @@ export interface SessionPlanView {
   readonly title: string;
   readonly heldOn: string;
   readonly venueId: string;
+  readonly barId: string | null;
   readonly hasHold: boolean;
+  /** Later sessions, not begun, that repeat this one. */
+  readonly later: number;
+  /** What the venue cannot give of it. */
+  readonly faults: readonly PlanFault[];
   readonly lines: readonly { readonly liftId: string; readonly text: string }[];
   /** True once something of it is logged: it is then history, and copied rather than changed. */
   readonly started: boolean;
@@ -168,6 +339,23 @@ export interface SessionPlanView {
 export interface VenueChoice {
   readonly id: string;
   readonly name: string;
+  /** The first is used unless another is named. */
+  readonly bars: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly mass: number;
+    readonly collars: number;
+  }[];
+  readonly plates: readonly PlatePairs[];
+  readonly has: readonly KitNeed[] | null;
+}
+
+/** What a change to whole weeks did. */
+export interface WeeksView {
+  /** Sessions written, moved or removed. */
+  readonly sessions: number;
+  /** Sessions left as they are, since something of them is logged or they were there already. */
+  readonly left: number;
 }
 
 export interface SessionHead {
@@ -177,8 +365,20 @@ export interface SessionHead {
   readonly title: string;
   readonly on: string;
   readonly version: number;
-  readonly venue: { readonly id: string; readonly name: string; readonly chalk: ChalkKind };
-  readonly bar: { readonly name: string; readonly mass: number; readonly diameter: number };
+  readonly venue: {
+    readonly id: string;
+    readonly name: string;
+    readonly chalk: ChalkKind;
+    /** Heat, humidity and the like. */
+    readonly note: string;
+  };
+  readonly bars: readonly { readonly id: string; readonly name: string }[];
+  readonly bar: {
+    readonly id: string;
+    readonly name: string;
+    readonly mass: number;
+    readonly diameter: number;
+  };
   readonly venues: readonly { readonly id: string; readonly name: string; readonly chalk: ChalkKind }[];
 }
 
@@ -196,6 +396,8 @@ export interface CalledSet {
   readonly seconds: number | null;
   readonly line: string;
   readonly call: SetCall;
+  /** What the venue cannot give of it, and the mend. */
+  readonly fault: PlanFault | null;
   /** Where the call is weak: the heaviest load of the venue’s plates that meets the threshold, kg. */
   readonly lighter: number | null;
   readonly done: LoggedSetView | null;
@@ -263,11 +465,18 @@ export interface HandsHistoryView {
 
 export interface LoggedSetView {
   readonly id: string;
+  readonly plannedSetId: string | null;
   readonly load: number;
   readonly reps: number;
   readonly grip: Grip;
   readonly strapped: boolean;
   readonly slippedAtRep: number | null;
+  readonly chalk: ChalkKind;
+  readonly pain: number | null;
+  readonly confidence: number | null;
+  readonly cause: string | null;
+  readonly note: string | null;
+  readonly doneAt: string;
 }
 
 export interface LoggedHoldView {
@@ -329,6 +538,98 @@ export interface ErrorView {
     readonly message: string;
     /** For input that was refused: which field, and why. */
     readonly fields?: readonly { readonly path: string; readonly message: string }[];
+    /** What is there already, where two devices logged the same set. */
+    readonly other?: LoggedSetView;
     readonly requestId?: string;
   };
+}
+
+/** Everything a floor needs to run a session without a network: the calls, and what they are called again from. */
+export interface FloorView {
+  readonly calls: CallsView;
+  readonly finished: boolean;
+  readonly handsOn: string | null;
+  readonly hands: HandsToday;
+  /** As the core takes a session under way; `observations` are those before this session. */
+  readonly underWay: Omit<SessionUnderWay, 'done' | 'holds'>;
+  /** What loads the bar. */
+  readonly equipment: {
+    readonly bar: number;
+    readonly collars?: number;
+    readonly plates: readonly PlatePairs[];
+  };
+}
+
+/** What happens on the floor, told to whoever follows it. */
+export interface LiveEvent {
+  readonly sessionId: string;
+  /** `changed`: something was logged, taken back or decided; `clock`: a hold clock runs or stopped. */
+  readonly kind: 'changed' | 'clock' | 'finished';
+  readonly clock?: {
+    readonly state: 'running' | 'stopped';
+    readonly seconds: number;
+    readonly target: number;
+  };
+}
+
+/** A session as it went. */
+export interface SessionEndView {
+  readonly session: SessionHead;
+  readonly finishedAt: string | null;
+  readonly note: string;
+  readonly planned: number;
+  readonly done: number;
+  readonly slips: readonly {
+    readonly liftName: string;
+    readonly role: SetRole;
+    readonly load: number;
+    readonly reps: number;
+    readonly slippedAtRep: number;
+    readonly grip: Grip;
+  }[];
+  /** Likely causes, the likeliest first. */
+  readonly causes: readonly LikelyCause[];
+  readonly holds: readonly LoggedHoldView[];
+  readonly nextHold: HoldPrescription | null;
+  /** Sets that were left out, or done otherwise than called. */
+  readonly otherwise: readonly string[];
+}
+
+export interface CorrectionView {
+  readonly by: string | null;
+  readonly at: string;
+  readonly before: Readonly<Record<string, unknown>>;
+}
+
+/** One entry of the log. */
+export interface LogEntry {
+  readonly id: string;
+  readonly kind: 'set' | 'hold';
+  readonly sessionId: string;
+  readonly doneAt: string;
+  readonly day: string;
+  readonly title: string;
+  readonly noteToLifter: string | null;
+  readonly liftName: string;
+  readonly role: SetRole | null;
+  readonly load: number;
+  readonly reps: number | null;
+  readonly seconds: number | null;
+  readonly target: number | null;
+  readonly grip: Grip;
+  readonly sideUnder: Side | null;
+  readonly strapped: boolean;
+  readonly chalk: ChalkKind;
+  readonly slippedAtRep: number | null;
+  readonly ended: Ending | null;
+  readonly pain: number | null;
+  readonly confidence: number | null;
+  readonly cause: string | null;
+  readonly note: string | null;
+  readonly corrections: readonly CorrectionView[];
+}
+
+export interface LogView {
+  readonly entries: readonly LogEntry[];
+  readonly next: string | null;
 }

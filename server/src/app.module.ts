@@ -18,6 +18,20 @@ import { HandsService } from './hands/hands.service.ts';
 import { HealthController } from './health/health.controller.ts';
 import { ProblemFilter } from './http/problem.filter.ts';
 import { validationPipe } from './http/validation.ts';
+import { FloorController } from './floor/floor.controller.ts';
+import { FloorService } from './floor/floor.service.ts';
+import { Live } from './floor/live.ts';
+import { KitController } from './kit/kit.controller.ts';
+import { KitService } from './kit/kit.service.ts';
+import { OwnersRepository } from './accounts/owners.repository.ts';
+import { LifterExports } from './lifters/lifter-exports.ts';
+import { PointEvidenceService } from './schools/point-evidence.service.ts';
+import { SchoolsController } from './schools/schools.controller.ts';
+import { SchoolsRepository } from './schools/schools.repository.ts';
+import { SchoolsService } from './schools/schools.service.ts';
+import { SharingController } from './sharing/sharing.controller.ts';
+import { SharingRepository } from './sharing/sharing.repository.ts';
+import { SharingService } from './sharing/sharing.service.ts';
 import { KitRepository } from './kit/kit.repository.ts';
 import { LiftersController } from './lifters/lifters.controller.ts';
 import { LiftersRepository } from './lifters/lifters.repository.ts';
@@ -52,6 +66,10 @@ export class AppModule {
         CallsController,
         HandsController,
         ProgramsController,
+        KitController,
+        SchoolsController,
+        SharingController,
+        FloorController,
         LogController,
       ],
       providers: [
@@ -62,7 +80,17 @@ export class AppModule {
         { provide: Clock, useFactory: () => new Clock(config.clockShiftDays) },
         AccountsRepository,
         AccountsService,
+        OwnersRepository,
         KitRepository,
+        KitService,
+        SchoolsRepository,
+        SchoolsService,
+        PointEvidenceService,
+        SharingRepository,
+        SharingService,
+        FloorService,
+        Live,
+        LifterExports,
         LiftersRepository,
         LiftersService,
         ProfilesService,

@@ -29,6 +29,7 @@ export function prepare(app: NestExpressApplication, config: Config): void {
   app.use(compression());
   app.use(cookieParser());
   app.use('/api/session', signInLimit());
+  app.use('/api/invitations', signInLimit());
   app.useBodyParser('json', { limit: '256kb' });
   app.setGlobalPrefix('api');
   serveOpenApi(app);

@@ -1,9 +1,9 @@
-import type { CallsView, ErrorView, RackView, SheetView } from '@iron-clasp/contract';
+import type { CallsView, ErrorView, RackView, SessionView, SheetView } from '@iron-clasp/contract';
 import { SIGN_INS_PER_MINUTE } from '../src/http/sign-in-limit.ts';
 import { randomUUID } from 'node:crypto';
 import supertest from 'supertest';
-import { DEMO_COACH } from '../src/demo/scenario.ts';
-import { addForeignCoach, Coach, startApi, type Api } from './api.test-helper.ts';
+import { DEMO_COACH, DEMO_LIFTER } from '../src/demo/scenario.ts';
+import { addForeignCoach, Coach, startApi, TODAY, type Api } from './api.test-helper.ts';
 
 let api: Api;
 let coach: Coach;
@@ -50,13 +50,64 @@ describe('denied by default', () => {
       }
     }
     // Signing in answers 400 to an empty body: it is open, but not for nothing.
-    expect(open.sort()).toEqual(['get /api/health', 'get /api/welcome', 'post /api/session']);
+    expect(open.sort()).toEqual([
+      'get /api/health',
+      // Behind a secret in the address, of which only the hash is kept.
+      'get /api/invitations/{secret}',
+      'get /api/shared/{secret}',
+      'get /api/welcome',
+      'post /api/invitations/{secret}',
+      'post /api/session',
+    ]);
   });
 
-  it('an account that is only a lifter’s may not see the rack', async () => {
-    await api.db.query(`UPDATE account SET role = 'lifter' WHERE email = $1`, [DEMO_COACH.email]);
-    await coach.get('/lifters', 403);
-    await api.db.query(`UPDATE account SET role = 'coach' WHERE email = $1`, [DEMO_COACH.email]);
+  it('a lifter’s account reaches its own lifter, and nothing else of the club', async () => {
+    const lifter = await Coach.signIn(api, DEMO_LIFTER);
+    const { account } = await lifter.get<SessionView>('/session');
+    expect(account.role).toBe('lifter');
+    const sheet = await lifter.get<SheetView>(`/lifters/${account.lifterId}/sheet`);
+    expect(sheet.lifter.name).toBe(DEMO_LIFTER.name);
+    await lifter.get(`/sessions/${sheet.nextSessionId}/calls`);
+    await lifter.get(`/lifters/${account.lifterId}/hands`);
+    // Somebody else's are not there, and what is a coach's is refused.
+    const other = rack.lifters.find((row) => row.id !== account.lifterId)!;
+    const theirs = (await coach.get<SheetView>(`/lifters/${other.id}/sheet`)).nextSessionId!;
+    for (const path of [
+      `/lifters/${other.id}/sheet`,
+      `/lifters/${other.id}/curve`,
+      `/sessions/${theirs}/calls`,
+    ])
+      await lifter.get(path, 404);
+    for (const path of ['/lifters', '/kit', '/schools', `/lifters/${account.lifterId}/profile`])
+      await lifter.get(path, 403);
+    const hold = { load: 100, seconds: 10, target: 10, ended: 'stopped', grip: 'hook', chalk: 'block' };
+    const body = { ...hold, doneAt: `${TODAY}T11:00:00Z` };
+    await lifter.send('put', `/sessions/${theirs}/holds/${randomUUID()}`, body, 404);
+    const own = randomUUID();
+    await lifter.send('put', `/sessions/${sheet.nextSessionId}/holds/${own}`, body, 200);
+    const foreign = randomUUID();
+    await coach.send('put', `/sessions/${theirs}/holds/${foreign}`, body, 200);
+    await lifter.send('delete', `/holds/${foreign}`, undefined, 404);
+    await lifter.send('delete', `/holds/${own}`, undefined, 204);
+    await coach.send('delete', `/holds/${foreign}`, undefined, 204);
+  });
+
+  it('every route open to a lifter names what must be theirs', async () => {
+    const lifter = await Coach.signIn(api, DEMO_LIFTER);
+    const { paths } = (await coach.agent.get('/api/docs/openapi.json').expect(200)).body as {
+      paths: Record<string, Record<string, unknown>>;
+    };
+    const reached: string[] = [];
+    for (const [path, methods] of Object.entries(paths).filter(([each]) => each.includes('{'))) {
+      for (const method of Object.keys(methods) as Method[]) {
+        const answer = await lifter.agent[method](path.replace(/\{\w+\}/g, randomUUID()))
+          .set('x-iron-clasp-token', lifter.token)
+          .send({});
+        // Refused by role, or not there because a made-up thing is nobody's: before any body is read.
+        if (![403, 404].includes(answer.status)) reached.push(`${method} ${path} ${answer.status}`);
+      }
+    }
+    expect(reached).toEqual(['post /api/invitations/{secret} 400']);
   });
 });
 

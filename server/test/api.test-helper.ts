@@ -104,8 +104,11 @@ export class Coach {
 }
 
 /** Another club with a coach of its own and nobody in it. */
-export async function addForeignCoach({ db }: Api): Promise<{ email: string; password: string }> {
-  const who = { email: 'else@elsewhere.example', password: 'another-club-entirely' };
+export async function addForeignCoach(
+  { db }: Api,
+  email = 'else@elsewhere.example',
+): Promise<{ email: string; password: string }> {
+  const who = { email, password: 'another-club-entirely' };
   const club = randomUUID();
   await db.query('INSERT INTO club (id, name) VALUES ($1, $2)', [club, 'Elsewhere']);
   await db.query(

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { ArchivedLifter, ErrorView, ProfileView, RackView, SheetView } from '@iron-clasp/contract';
+import type { ArchivedView, ErrorView, ProfileView, RackView, SheetView } from '@iron-clasp/contract';
 import { addForeignCoach, Coach, startApi, type Api } from './api.test-helper.ts';
 
 let api: Api;
@@ -47,7 +47,10 @@ describe('adding a lifter', () => {
     });
     expect(changed.unanswered).not.toContain('hookStage');
     expect(changed.version).toBe(2);
-    expect(changed.changes.map(({ field, before, after, by }) => ({ field, before, after, by }))).toEqual([
+    const changes = changed.changes.changes.map(({ field, before, after, by }) => ({
+      ...{ field, before, after, by },
+    }));
+    expect(changes.sort((a, b) => a.field.localeCompare(b.field))).toEqual([
       {
         field: 'history',
         before: [],
@@ -89,7 +92,7 @@ describe('putting a lifter aside', () => {
     );
     expect(await archive(true, 1)).toMatchObject({ archived: true, version: 2 });
     expect(await names()).not.toContain('Priya Ramsland');
-    const [aside] = await coach.get<ArchivedLifter[]>('/lifters/archived');
+    const [aside] = (await coach.get<ArchivedView>('/lifters/archived')).lifters;
     expect(aside).toMatchObject({ id: row.id, version: 2 });
     await archive(false, 1, 409);
     expect(await archive(false, 2)).toMatchObject({ archived: false, version: 3 });
@@ -125,6 +128,116 @@ describe('what is refused', () => {
     await foreign.get(`/lifters/${id}/profile`, 404);
     await foreign.send('put', `/lifters/${id}`, NEW, 404);
     await foreign.send('patch', `/lifters/${id}/archive`, { archived: true, version: 1 }, 404);
-    expect(await foreign.get<ArchivedLifter[]>('/lifters/archived')).toEqual([]);
+    expect((await foreign.get<ArchivedView>('/lifters/archived')).lifters).toEqual([]);
+  });
+});
+
+describe('meets', () => {
+  it('are written with the rules of their day, changed at the version seen, and taken off', async () => {
+    const noor = (await coach.get<RackView>('/lifters')).lifters.find(
+      (row) => row.name === 'Noor Haddad',
+    )!.id;
+    const id = randomUUID();
+    const meet = {
+      name: 'Lantern Cup',
+      heldOn: '2026-12-05',
+      straps: false,
+      thumbTape: true,
+      liquidChalk: false,
+    };
+    const write = <Answer = ProfileView>(more: object, status = 200): Promise<Answer> =>
+      coach.send<Answer>(
+        'put',
+        `/lifters/${noor}/meets/${id}`,
+        { ...meet, attempts: [110, 117.5, 122.5], version: 0, ...more },
+        status,
+      );
+    const made = await write({});
+    expect(made.meets).toMatchObject([{ id, version: 1, ...meet, attempts: [110, 117.5, 122.5] }]);
+    // The same again is the same meet; the rack and the flag know of it.
+    expect((await write({})).meets[0]!.version).toBe(1);
+    expect(
+      (await coach.get<RackView>('/lifters')).lifters.find((row) => row.id === noor)!.meet,
+    ).toMatchObject({ days: 11 });
+    expect((await write({ version: 1, straps: true })).meets[0]).toMatchObject({ version: 2, straps: true });
+    expect((await write<ErrorView>({ version: 1, name: 'Mine' }, 409)).error.code).toBe('changed-meanwhile');
+    expect((await write<ErrorView>({ version: 2, attempts: [120, 110] }, 400)).error.fields![0]!.path).toBe(
+      'attempts[1]',
+    );
+    expect((await write<ErrorView>({ version: 2, attempts: [9000] }, 400)).error.fields![0]!.message).toMatch(
+      /unit/,
+    );
+    for (let i = 0; i < 2; i++)
+      expect(
+        (await coach.send<ProfileView>('delete', `/lifters/${noor}/meets/${id}`, undefined, 200)).meets,
+      ).toEqual([]);
+    const foreign = await Coach.signIn(api, await addForeignCoach(api, 'meets@elsewhere.example'));
+    await foreign.send('put', `/lifters/${noor}/meets/${id}`, { ...meet, attempts: [], version: 3 }, 404);
+  });
+});
+
+describe('deleting', () => {
+  it('wants the lifter put aside and an export of exactly what there is', async () => {
+    const bram = (await coach.get<RackView>('/lifters')).lifters.find(
+      (row) => row.name === 'Bram Oosterhuis',
+    )!.id;
+    const first = await coach.get<{ receipt: string }>(`/lifters/${bram}/export`);
+    const remove = (receipt: string, status: number): Promise<ErrorView> =>
+      coach.send<ErrorView>('delete', `/lifters/${bram}?receipt=${receipt}`, undefined, status);
+    expect((await remove(first.receipt, 409)).error.code).toBe('not-put-aside');
+    const { version } = await coach.get<ProfileView>(`/lifters/${bram}/profile`);
+    await coach.send('patch', `/lifters/${bram}/archive`, { archived: true, version }, 200);
+    // Something changed since: that export is not all there is.
+    expect((await remove(first.receipt, 409)).error.code).toBe('export-first');
+    const all = await coach.get<{ receipt: string; tables: Record<string, unknown[]> }>(
+      `/lifters/${bram}/export`,
+    );
+    expect(all.tables['logged_set']!.length).toBeGreaterThan(1000);
+    expect(JSON.stringify(all)).not.toMatch(/password|secret_hash/);
+    await remove(all.receipt, 204);
+    await coach.get(`/lifters/${bram}/profile`, 404);
+    const [{ left }]: [{ left: number }] = await api.db.query(
+      'SELECT count(*)::int AS left FROM logged_set WHERE lifter_id = $1',
+      [bram],
+    );
+    expect(left).toBe(0);
+  });
+});
+
+describe('pages', () => {
+  it('the rack comes a page at a time, in order, each lifter once; a name finds its lifter', async () => {
+    await api.db.query(
+      `INSERT INTO lifter (id, club_id, name, sport, unit, dominant_hand, stance, deadlift_max, training_since, school_id, hook_stage, thresholds)
+       SELECT gen_random_uuid(), club_id, 'Guest ' || n, sport, unit, dominant_hand, stance, deadlift_max, training_since, school_id, hook_stage, thresholds
+         FROM lifter, generate_series(1, 130) n WHERE name = 'Odalys Brandt'`,
+    );
+    const seen: string[] = [];
+    let page = await coach.get<RackView>('/lifters');
+    for (;;) {
+      seen.push(...page.lifters.map((row) => row.id));
+      if (!page.next) break;
+      page = await coach.get<RackView>(`/lifters?after=${page.next}`);
+    }
+    expect(seen).toHaveLength(page.total);
+    expect(new Set(seen).size).toBe(page.total);
+    const found = await coach.get<RackView>('/lifters?find=GUEST%2012');
+    expect(found.lifters.map((row) => row.name).sort()).toEqual(
+      ['12', ...Array.from({ length: 10 }, (_, i) => `12${i}`)].map((n) => `Guest ${n}`).sort(),
+    );
+  });
+
+  it('archived lifters and changes come by key; a key that is none is refused', async () => {
+    await api.db.query(`UPDATE lifter SET archived_at = now() WHERE name LIKE 'Guest %'`);
+    const names: string[] = [];
+    let after = '';
+    for (;;) {
+      const page = await coach.get<ArchivedView>(`/lifters/archived${after}`);
+      names.push(...page.lifters.map((row) => row.name));
+      if (!page.next) break;
+      after = `?after=${page.next}`;
+    }
+    expect(names).toHaveLength(new Set(names).size);
+    expect(names.filter((name) => name.startsWith('Guest'))).toHaveLength(130);
+    await coach.get('/lifters/archived?after=nonsense', 400);
   });
 });

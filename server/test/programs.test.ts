@@ -6,6 +6,7 @@ import type {
   SessionPlanView,
   SheetView,
   VenueChoice,
+  WeeksView,
 } from '@iron-clasp/contract';
 import { addForeignCoach, Coach, startApi, type Api } from './api.test-helper.ts';
 
@@ -112,6 +113,103 @@ it('a session that came without lines is written out in the reader’s unit', as
     text: expect.stringMatching(/^warm-up 1x\d+ @ [\d.]+kg$/),
   });
   expect(lines.some((line) => line.text.startsWith('back-off 3x4'))).toBe(true);
+});
+
+describe('weeks', () => {
+  const ahead = '2027-03-01';
+  const days = async (): Promise<string[]> =>
+    (
+      (await api.db.query(
+        `SELECT held_on::text AS day FROM training_session WHERE lifter_id = $1 AND held_on >= $2 AND removed_at IS NULL ORDER BY 1`,
+        [lifter, ahead],
+      )) as { day: string }[]
+    ).map((row) => row.day);
+  const week = <Answer = WeeksView>(
+    day: string,
+    verb: 'repeat' | 'move',
+    body: object,
+    status = 200,
+  ): Promise<Answer> => coach.send<Answer>('post', `/lifters/${lifter}/weeks/${day}/${verb}`, body, status);
+  const [monday, thursday] = [randomUUID(), randomUUID()];
+
+  it('repeat into the weeks that follow, and repeated change nothing', async () => {
+    await put(monday, session({ heldOn: '2027-03-01' }));
+    await put(thursday, session({ heldOn: '2027-03-04', title: 'Volume' }));
+    expect(await week('2027-03-03', 'repeat', { weeks: 3 })).toEqual({ sessions: 6, left: 0 });
+    expect(await days()).toEqual(
+      ['01', '04', '08', '11', '15', '18', '22', '25'].map((day) => `2027-03-${day}`),
+    );
+    expect(await week('2027-03-03', 'repeat', { weeks: 3 })).toEqual({ sessions: 0, left: 6 });
+    expect((await coach.get<SessionPlanView>(`/sessions/${monday}/plan`)).later).toBe(3);
+  });
+
+  it('one week is changed alone, or with every later one', async () => {
+    const { version } = await coach.get<SessionPlanView>(`/sessions/${monday}/plan`);
+    const lines = [{ liftId: 'deadlift.conventional', text: 'top 3x1 @ 85%' }];
+    await put(monday, session({ heldOn: '2027-03-01', version, lines }));
+    const titles = async (): Promise<string[]> =>
+      (
+        (await api.db.query(
+          `SELECT title FROM training_session WHERE lifter_id = $1 AND held_on >= $2 AND series_id = (SELECT series_id FROM training_session WHERE id = $3) ORDER BY held_on`,
+          [lifter, ahead, monday],
+        )) as { title: string }[]
+      ).map((row) => row.title);
+    expect(await titles()).toEqual(Array(4).fill('Singles'));
+    // Moved to Tuesday for good, under another title.
+    await put(
+      monday,
+      session({ heldOn: '2027-03-02', title: 'Triples', version: version + 1, later: true, lines }),
+    );
+    expect(await titles()).toEqual(Array(4).fill('Triples'));
+    expect((await days()).filter((_, i) => i % 2 === 0)).toEqual(
+      ['02', '09', '16', '23'].map((day) => `2027-03-${day}`),
+    );
+  });
+
+  it('do not come onto one another: what is there is named with the mend', async () => {
+    const { error } = await week<ErrorView>('2027-03-01', 'move', { to: '2027-03-10' }, 409);
+    expect(error).toMatchObject({
+      code: 'week-taken',
+      message: expect.stringMatching(/Triples on 9 March.*Clear or move/),
+    });
+    const alone = randomUUID();
+    await put(alone, session({ heldOn: '2027-04-05' }));
+    expect((await week<ErrorView>('2027-03-22', 'repeat', { weeks: 2 }, 409)).error.code).toBe('week-taken');
+    expect(await week('2027-03-22', 'move', { to: '2027-05-05' })).toEqual({ sessions: 2, left: 0 });
+    expect((await days()).slice(-2)).toEqual(['2027-05-04', '2027-05-06']);
+    expect((await week<ErrorView>('2027-07-01', 'move', { to: '2027-07-20' }, 409)).error.code).toBe(
+      'nothing-written',
+    );
+  });
+
+  it('are cleared, and a session taken off comes back', async () => {
+    const cleared = await coach.send<WeeksView>(
+      'delete',
+      `/lifters/${lifter}/weeks/2027-03-08`,
+      undefined,
+      200,
+    );
+    expect(cleared).toEqual({ sessions: 2, left: 0 });
+    expect((await days()).some((day) => day > '2027-03-07' && day < '2027-03-15')).toBe(false);
+    const { version } = await coach.get<SessionPlanView>(`/sessions/${thursday}/plan`);
+    await coach.send('delete', `/sessions/${thursday}?version=${version + 5}`, undefined, 409);
+    for (let i = 0; i < 2; i++)
+      await coach.send('delete', `/sessions/${thursday}?version=${version}`, undefined, 204);
+    await coach.get(`/sessions/${thursday}/calls`, 404);
+    expect(
+      await coach.send<SessionPlanView>('put', `/sessions/${thursday}/restored`, undefined, 200),
+    ).toMatchObject({
+      title: 'Volume',
+    });
+  });
+
+  it('are a coach’s own lifters’ only, and a day must be one', async () => {
+    const foreign = await Coach.signIn(api, await addForeignCoach(api, 'third@elsewhere.example'));
+    await foreign.send('delete', `/lifters/${lifter}/weeks/2027-03-15`, undefined, 404);
+    await foreign.send('post', `/lifters/${lifter}/weeks/2027-03-15/repeat`, { weeks: 1 }, 404);
+    await foreign.send('delete', `/sessions/${monday}?version=1`, undefined, 404);
+    await coach.send('delete', `/lifters/${lifter}/weeks/2027-13-40`, undefined, 400);
+  });
 });
 
 describe('what is refused', () => {

@@ -12,6 +12,8 @@ export class Account {
   @Column('text') name: string;
   @Column('text') role: Role;
   @Column('text', { select: false }) passwordHash: string;
+  /** The lifter whose account it is; null for a coach. */
+  @Column('uuid', { nullable: true }) lifterId: string | null;
   @Column('text') unit: MassUnit;
   @Column('text') theme: Theme;
 }

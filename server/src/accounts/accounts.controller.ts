@@ -4,7 +4,7 @@ import { PreferencesRequest, SignInRequest, type SessionView, type WelcomeView }
 import type { Response } from 'express';
 import type { Config } from '../config.ts';
 import { CONFIG } from '../tokens.ts';
-import { DEMO_CLUB, DEMO_COACH } from '../demo/scenario.ts';
+import { DEMO_CLUB, DEMO_COACH, DEMO_LIFTER } from '../demo/scenario.ts';
 import { AccountsRepository, type SignedIn } from './accounts.repository.ts';
 import { AccountsService, SIGN_IN_DAYS, viewOf } from './accounts.service.ts';
 import { AllowRoles, COOKIE, Public, Who, type SignedInRequest } from './guard.ts';
@@ -22,7 +22,8 @@ export class AccountsController {
   @Get('welcome')
   @ApiOperation({ summary: 'What the sign-in page shows; the demo’s sign-in only in demo mode' })
   welcome(): WelcomeView {
-    return { demo: this.config.demo ? { ...DEMO_COACH, club: DEMO_CLUB } : null };
+    const lifter = { name: DEMO_LIFTER.name, email: DEMO_LIFTER.email, password: DEMO_LIFTER.password };
+    return { demo: this.config.demo ? { ...DEMO_COACH, club: DEMO_CLUB, lifter } : null };
   }
 
   @Public()

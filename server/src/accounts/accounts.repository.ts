@@ -44,9 +44,9 @@ export class AccountsRepository {
     const rows: { account: Account; club: Club; change_token: string }[] = await this.db.query(
       `SELECT s.change_token, json_build_object('id', c.id, 'name', c.name) AS club,
               json_build_object('id', a.id, 'clubId', a.club_id, 'email', a.email, 'name', a.name,
-                                'role', a.role, 'unit', a.unit, 'theme', a.theme) AS account
-         FROM sign_in s JOIN account a ON a.id = s.account_id JOIN club c ON c.id = a.club_id
-        WHERE s.token_hash = $1 AND s.expires_at > $2`,
+                                'role', a.role, 'lifterId', a.lifter_id, 'unit', a.unit, 'theme', a.theme) AS account
+         FROM sign_in s JOIN account a ON a.id = s.account_id LEFT JOIN lifter l ON l.id = a.lifter_id JOIN club c ON c.id = a.club_id
+        WHERE s.token_hash = $1 AND s.expires_at > $2 AND l.archived_at IS NULL`,
       [tokenHash, now],
     );
     const row = rows[0];

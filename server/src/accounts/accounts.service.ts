@@ -52,9 +52,9 @@ export class AccountsService {
 }
 
 export function viewOf({ account, club, changeToken }: SignedIn): SessionView {
-  const { id, name, email, unit, theme } = account;
+  const { id, name, email, unit, theme, role, lifterId } = account;
   return {
-    account: { id, name, email, unit, theme },
+    account: { id, name, email, unit, theme, role, lifterId },
     club: { id: club.id, name: club.name },
     token: changeToken,
   };

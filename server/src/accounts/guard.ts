@@ -1,5 +1,6 @@
 import { timingSafeEqual } from 'node:crypto';
 import {
+  applyDecorators,
   Injectable,
   SetMetadata,
   createParamDecorator,
@@ -8,21 +9,30 @@ import {
 } from '@nestjs/common';
 import { Reflector } from '@nestjs/core';
 import type { Request } from 'express';
-import { Problem } from '../http/problem.ts';
+import { notFound, Problem } from '../http/problem.ts';
 import type { Role } from './account.entity.ts';
 import { AccountsService } from './accounts.service.ts';
 import type { SignedIn } from './accounts.repository.ts';
+import { OwnersRepository } from './owners.repository.ts';
 
 export const COOKIE = 'iron_clasp';
 export const CHANGE_HEADER = 'x-iron-clasp-token';
 
 const PUBLIC = 'public';
 const ROLES = 'roles';
+const OWN = 'own';
 
 /** Opens a route to everyone. Without it a route wants a signed-in coach. */
 export const Public = (): ReturnType<typeof SetMetadata> => SetMetadata(PUBLIC, true);
 /** Opens a route to these roles instead of coaches alone. */
 export const AllowRoles = (...roles: Role[]): ReturnType<typeof SetMetadata> => SetMetadata(ROLES, roles);
+
+/** What in an address must be the signed-in lifter's own, and the parameter that names it. */
+export type OwnThing = Readonly<Partial<Record<'lifter' | 'session' | 'set' | 'hold', string>>>;
+
+/** Opens a route to a lifter for what is their own, beside coaches. */
+export const LifterMay = (own: OwnThing): ReturnType<typeof applyDecorators> =>
+  applyDecorators(AllowRoles('coach', 'lifter'), SetMetadata(OWN, own));
 
 export type SignedInRequest = Request & { signedIn?: SignedIn; cookies?: Record<string, string> };
 
@@ -46,6 +56,7 @@ export class SignedInGuard implements CanActivate {
   constructor(
     private readonly reflector: Reflector,
     private readonly accounts: AccountsService,
+    private readonly owners: OwnersRepository,
   ) {}
 
   async canActivate(context: ExecutionContext): Promise<boolean> {
@@ -66,6 +77,13 @@ export class SignedInGuard implements CanActivate {
         'stale-page',
         'This page is out of date. Reload it and try again; what you entered is kept.',
       );
+    }
+    // A lifter's account reaches nothing that is not said to be its own.
+    const { lifterId } = signedIn.account;
+    const own = this.reflector.getAllAndOverride<OwnThing | undefined>(OWN, targets);
+    for (const [thing, param] of lifterId === null ? [] : Object.entries(own ?? {})) {
+      const owner = await this.owners.ownerOf(thing as keyof OwnThing, String(request.params[param]));
+      if (owner !== lifterId) throw notFound(thing);
     }
     request.signedIn = signedIn;
     return true;

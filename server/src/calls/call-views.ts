@@ -1,6 +1,8 @@
 import {
   findLift,
+  isBarLift,
   loadBar,
+  sameCall,
   sayCall,
   SET_ROLE_NAMES,
   type BarLoading,
@@ -25,7 +27,6 @@ import type { LifterProfile } from '../lifters/lifters.repository.ts';
 import type { LoggedHold, LoggedSet } from '../log/log.entity.ts';
 import type { PlannedSet, TrainingSession } from '../training/training.entity.ts';
 import type { KnownOverride } from './overrides.repository.ts';
-import { sameCall } from './what-if.ts';
 
 /** What the head of a session is drawn from. */
 interface HeadFacts {
@@ -35,7 +36,12 @@ interface HeadFacts {
 }
 
 export function venueOf({ venue, bar }: VenueKit): HoldRequest['venue'] {
-  return { name: venue.name, chalk: venue.chalk, barDiameter: bar.diameter };
+  return {
+    name: venue.name,
+    chalk: venue.chalk,
+    barDiameter: bar.diameter,
+    ...(venue.straps && { straps: venue.straps }),
+  };
 }
 
 export function liftOf(set: PlannedSet): Lift {
@@ -45,7 +51,7 @@ export function liftOf(set: PlannedSet): Lift {
 }
 
 export function headOf({ session, profile, kit }: HeadFacts, venues: SessionHead['venues']): SessionHead {
-  const { id, name, chalk } = kit.venue;
+  const { id, name, chalk, note } = kit.venue;
   return {
     id: session.id,
     lifterId: profile.lifter.id,
@@ -53,8 +59,9 @@ export function headOf({ session, profile, kit }: HeadFacts, venues: SessionHead
     title: session.title,
     on: session.heldOn,
     version: session.version,
-    venue: { id, name, chalk },
-    bar: { name: kit.bar.name, mass: kit.bar.mass, diameter: kit.bar.diameter },
+    venue: { id, name, chalk, note },
+    bars: kit.bars.map((bar) => ({ id: bar.id, name: bar.name })),
+    bar: { id: kit.bar.id, name: kit.bar.name, mass: kit.bar.mass, diameter: kit.bar.diameter },
     venues: venues.map((each) => ({ id: each.id, name: each.name, chalk: each.chalk })),
   };
 }
@@ -112,8 +119,11 @@ export function calledSet(
   call: SetCall,
   equipment: HoldEquipment,
   done: LoggedSet | undefined,
-): Omit<CalledSet, 'override' | 'overrides'> {
-  const loading: BarLoading = loadBar({ target: set.load, ...equipment }).nearest;
+): Omit<CalledSet, 'override' | 'overrides' | 'fault'> {
+  const onBar = isBarLift(liftOf(set));
+  const loading: BarLoading = onBar
+    ? loadBar({ target: set.load, ...equipment }).nearest
+    : { total: set.load, perSide: [] };
   return {
     id: set.id,
     liftId: set.liftId,
@@ -128,13 +138,20 @@ export function calledSet(
     lighter:
       call.lighterLoad === undefined
         ? null
-        : (loadBar({ target: call.lighterLoad, ...equipment }).atOrBelow?.total ?? null),
+        : onBar
+          ? (loadBar({ target: call.lighterLoad, ...equipment }).atOrBelow?.total ?? null)
+          : call.lighterLoad,
     done: done ? loggedSet(done) : null,
   };
 }
 
-function loggedSet({ id, load, reps, grip, strapped, slippedAtRep }: LoggedSet): LoggedSetView {
-  return { id, load, reps, grip, strapped, slippedAtRep };
+export function loggedSet(row: LoggedSet): LoggedSetView {
+  const { id, plannedSetId, load, reps, grip, strapped, slippedAtRep, chalk } = row;
+  const { pain, confidence, cause, note } = row;
+  return {
+    ...{ id, plannedSetId, load, reps, grip, strapped, slippedAtRep, chalk, pain, confidence, cause, note },
+    doneAt: row.doneAt.toISOString(),
+  };
 }
 
 export function loggedHold({ id, load, seconds, target, ended, grip, doneAt }: LoggedHold): LoggedHoldView {

@@ -9,7 +9,7 @@ import {
   type WhatIfView,
 } from '@iron-clasp/contract';
 import type { SignedIn } from '../accounts/accounts.repository.ts';
-import { Who } from '../accounts/guard.ts';
+import { LifterMay, Who } from '../accounts/guard.ts';
 import { KnownId } from '../http/validation.ts';
 import { CallsService } from './calls.service.ts';
 
@@ -18,6 +18,7 @@ import { CallsService } from './calls.service.ts';
 export class CallsController {
   constructor(private readonly calls: CallsService) {}
 
+  @LifterMay({ session: 'id' })
   @Get('sessions/:id/calls')
   @ApiOperation({ summary: 'Grip, straps and chalk for each set of the session, with reasons, and its hold' })
   session(@Who() who: SignedIn, @Param('id', new KnownId('session')) id: string): Promise<CallsView> {
@@ -25,13 +26,16 @@ export class CallsController {
   }
 
   @Patch('sessions/:id')
-  @ApiOperation({ summary: 'Hold the session in another venue; refused where the page is stale' })
+  @ApiOperation({
+    summary:
+      'Hold the session elsewhere, with another bar or on another day; refused where the page is stale',
+  })
   move(
     @Who() who: SignedIn,
     @Param('id', new KnownId('session')) id: string,
     @Body() body: MoveSessionRequest,
   ): Promise<CallsView> {
-    return this.calls.move(who.club.id, id, body.venueId, body.version);
+    return this.calls.move(who.club.id, id, body);
   }
 
   @Put('sessions/:session/overrides/:id')
@@ -66,6 +70,7 @@ export class CallsController {
     return this.calls.whatIf(who.club.id, id, body);
   }
 
+  @LifterMay({ lifter: 'id' })
   @Get('lifters/:id/curve')
   @ApiOperation({ summary: 'The lifter’s clasp curve, the points behind it, and what the next session asks' })
   curve(@Who() who: SignedIn, @Param('id', new KnownId('lifter')) id: string): Promise<CurveView> {

@@ -4,19 +4,26 @@ import {
   handsOn,
   mixedLedger,
   prescribeHold,
+  sameCall,
   sayCall,
+  REFERENCE_SHARE_OF_DEADLIFT,
+  SCHOOLS,
   type CallLifter,
   type EventRules,
   type HoldCurve,
   type HoldPrescription,
   type HoldRequest,
   type MixedLedger,
+  type School,
+  type SessionContext,
   type SetCall,
 } from '@iron-clasp/core';
 import type {
   CallsView,
   CurveView,
+  FloorView,
   HandsCheckView,
+  MoveSessionRequest,
   OverrideRequest,
   WhatIfRequest,
   WhatIfView,
@@ -30,6 +37,7 @@ import type { LifterProfile } from '../lifters/lifters.repository.ts';
 import type { LoggedHold } from '../log/log.entity.ts';
 import { LogRepository, type LoggedObservation } from '../log/log.repository.ts';
 import type { PlannedSet, TrainingSession } from '../training/training.entity.ts';
+import { SchoolsRepository } from '../schools/schools.repository.ts';
 import { TrainingRepository } from '../training/training.repository.ts';
 import {
   calledSet,
@@ -43,7 +51,8 @@ import {
   venueOf,
 } from './call-views.ts';
 import { OverridesRepository, type KnownOverride } from './overrides.repository.ts';
-import { sameCall, tried } from './what-if.ts';
+import { faultsOf } from '../training/plan-faults.ts';
+import { tried } from './what-if.ts';
 
 /** Everything one session's calls rest on. */
 interface SessionFacts {
@@ -56,6 +65,9 @@ interface SessionFacts {
   readonly ledger: MixedLedger;
   /** Every override of the session, undone ones too, the latest first. */
   readonly overrides: readonly KnownOverride[];
+  /** Those of the practice book and the club's own. */
+  readonly schools: readonly School[];
+  readonly slippedToday: NonNullable<CallLifter['slippedToday']>;
 }
 
 /** Circumstances that replace the session's own for once. */
@@ -76,20 +88,56 @@ export class CallsService {
     private readonly log: LogRepository,
     private readonly curves: CurvesService,
     private readonly overrides: OverridesRepository,
+    private readonly schools: SchoolsRepository,
     private readonly clock: Clock,
   ) {}
 
+  /** Asserts that the session is the club's. */
+  async known(clubId: string, sessionId: string): Promise<void> {
+    if (!(await this.training.session(clubId, sessionId))) throw notFound('session');
+  }
+
+  /** The session with everything its calls rest on, so that a floor can call it again without a network. */
+  async floor(clubId: string, sessionId: string): Promise<FloorView> {
+    const facts = await this.factsOf(clubId, sessionId);
+    const { profile, session } = facts;
+    const { curve: _curve, ...context } = this.contextOf(facts);
+    return {
+      calls: await this.viewOf(clubId, facts),
+      finished: session.finished,
+      hands: profile.hands,
+      handsOn: profile.handsOn,
+      equipment: facts.kit.equipment as FloorView['equipment'],
+      underWay: {
+        session: context,
+        referenceLoad: REFERENCE_SHARE_OF_DEADLIFT * profile.lifter.deadliftMax,
+        observations: facts.observations
+          .filter((each) => each.sessionId !== sessionId)
+          .map(({ sessionId: _session, source: _source, ...observation }) => observation),
+      },
+    };
+  }
+
   /** The session as it is called now: every set with its reasons, the hold, and what is logged. */
   async session(clubId: string, sessionId: string): Promise<CallsView> {
+    return this.viewOf(clubId, await this.factsOf(clubId, sessionId));
+  }
+
+  private async factsOf(clubId: string, sessionId: string): Promise<SessionFacts> {
     const session = await this.training.session(clubId, sessionId);
     if (!session) throw notFound('session');
-    const [facts, setsDone, holdsDone, venues] = await Promise.all([
-      this.facts(clubId, session),
-      this.log.setsOf(sessionId),
-      this.log.holdsOf(sessionId),
+    return this.facts(clubId, session);
+  }
+
+  private async viewOf(clubId: string, facts: SessionFacts): Promise<CallsView> {
+    const { session } = facts;
+    const [setsDone, holdsDone, venues] = await Promise.all([
+      this.log.setsOf(session.id),
+      this.log.holdsOf(session.id),
       this.kit.venues(clubId),
     ]);
     const calls = this.callAll(facts);
+    const faults = new Map(faultsOf(facts.sets, facts.kit).map((fault) => [fault.set, fault]));
     const done = new Map(setsDone.map((row) => [row.plannedSetId, row]));
     const holds = session.hasHold ? await this.holds(facts, holdsDone) : { hold: null, nextHold: null };
     return {
@@ -97,6 +145,7 @@ export class CallsService {
       sets: facts.sets.map((set, i) => ({
         ...calledSet(set, calls[i]!, facts.kit.equipment, done.get(set.id)),
         ...overridesOf(set, facts.overrides),
+        fault: faults.get(i) ?? null,
       })),
       ...holds,
       holdsDone: holdsDone.map(loggedHold),
@@ -104,12 +153,25 @@ export class CallsService {
     };
   }
 
-  /** Holds the session in another venue, if the page that asks saw its latest version. */
-  async move(clubId: string, sessionId: string, venueId: string, version: number): Promise<CallsView> {
+  /** Holds the session elsewhere, with another bar or on another day, if the page that asks saw its latest version. */
+  async move(clubId: string, sessionId: string, body: MoveSessionRequest): Promise<CallsView> {
     const session = await this.training.session(clubId, sessionId);
     if (!session) throw notFound('session');
-    if (!(await this.kit.kit(clubId, venueId))) throw notFound('venue');
-    if (session.venueId !== venueId && !(await this.training.move(sessionId, venueId, version))) {
+    const { venueId = session.venueId, heldOn = session.heldOn, version } = body;
+    // A bar belongs to its venue: moved without a word about the bar, the session takes the first one there.
+    const barId = body.barId ?? (venueId === session.venueId ? session.barId : null);
+    if (!(await this.kit.kit(clubId, venueId, barId))) throw notFound(body.barId ? 'bar' : 'venue');
+    const stays = session.venueId === venueId && session.barId === barId && session.heldOn === heldOn;
+    if (!stays && (await this.training.started(sessionId)) && heldOn !== session.heldOn)
+      throw new Problem(
+        409,
+        'session-started',
+        'Something of this session is already logged, so its day is history now. Copy it to another day.',
+      );
+    if (
+      !stays &&
+      !(await this.training.change([{ ...session, version }], () => ({ venueId, barId, heldOn })))
+    ) {
       throw new Problem(
         409,
         'changed-meanwhile',
@@ -130,9 +192,7 @@ export class CallsService {
     id: string,
     body: OverrideRequest,
   ): Promise<CallsView> {
-    const session = await this.training.session(clubId, sessionId);
-    if (!session) throw notFound('session');
-    const facts = await this.facts(clubId, session);
+    const facts = await this.factsOf(clubId, sessionId);
     const setIds = [...body.plannedSetIds].sort();
     if (setIds.some((setId) => !facts.sets.some((set) => set.id === setId))) throw notFound('set');
     const sideUnder = body.choice === 'mixed' ? (body.sideUnder ?? null) : null;
@@ -181,9 +241,7 @@ export class CallsService {
 
   /** The session under other circumstances, beside the real calls; nothing is saved. */
   async whatIf(clubId: string, sessionId: string, body: WhatIfRequest): Promise<WhatIfView> {
-    const session = await this.training.session(clubId, sessionId);
-    if (!session) throw notFound('session');
-    const facts = await this.facts(clubId, session);
+    const facts = await this.factsOf(clubId, sessionId);
     const kit = body.venueId ? await this.kit.kit(clubId, body.venueId) : null;
     if (body.venueId && !kit) throw notFound('venue');
     const meet = body.meetRules ? facts.profile.nextMeet : null;
@@ -265,13 +323,15 @@ export class CallsService {
     session: TrainingSession,
     known?: LifterProfile,
   ): Promise<SessionFacts> {
-    const [profile, kit, sets, observations, mixedSets, overrides] = await Promise.all([
+    const [profile, kit, sets, observations, mixedSets, overrides, copies, slippedToday] = await Promise.all([
       known ?? this.lifters.profile(clubId, session.lifterId),
-      this.kit.kit(clubId, session.venueId),
+      this.kit.kit(clubId, session.venueId, session.barId),
       this.training.plannedSets(session.id),
       this.curves.observations(session.lifterId),
       this.log.mixedSets(session.lifterId, this.clock.today()),
       this.overrides.ofSession(session.id),
+      this.schools.inUse(clubId),
+      this.log.slipsOf(session.id),
     ]);
     if (!kit) throw notFound('venue');
     return {
@@ -283,16 +343,27 @@ export class CallsService {
       curve: this.curves.fit(profile.lifter, observations),
       ledger: mixedLedger(mixedSets),
       overrides,
+      schools: [...SCHOOLS, ...copies],
+      slippedToday,
     };
   }
 
   /** Calls every set, as things are or under other circumstances; overrides are followed where nothing bars them. */
   private callAll(facts: SessionFacts, other: Circumstances = {}): SetCall[] {
+    return callSession(this.contextOf(facts, other));
+  }
+
+  private contextOf(facts: SessionFacts, other: Circumstances = {}): SessionContext {
     const { profile, curve, sets, ledger } = facts;
     const venue = venueOf(other.kit ?? facts.kit);
-    return callSession({
-      lifter: { ...this.lifters.forCalls(profile), ...other.lifter },
-      school: this.lifters.school(profile),
+    return {
+      lifter: {
+        ...this.lifters.forCalls(profile),
+        slippedToday: facts.slippedToday,
+        ...other.lifter,
+      },
+      school: profile.school,
+      schools: facts.schools,
       venue: {
         ...venue,
         ...(other.chalk && { chalk: other.chalk }),
@@ -311,7 +382,7 @@ export class CallsService {
         ...(set.seconds && { seconds: set.seconds }),
         ...overrideFor(set, facts.overrides),
       })),
-    });
+    };
   }
 
   /**
@@ -327,7 +398,7 @@ export class CallsService {
     const before = observations.filter((each) => each.sessionId !== session.id);
     const base: Omit<HoldRequest, 'curve' | 'history'> = {
       kind: 'frontRackHold',
-      school: this.lifters.school(profile),
+      school: profile.school,
       lifter: this.lifters.forCalls(profile),
       venue: venueOf(facts.kit),
       ledger,

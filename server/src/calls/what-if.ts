@@ -1,10 +1,4 @@
-import { sayCall, type SetCall } from '@iron-clasp/core';
 import type { WhatIfRequest } from '@iron-clasp/contract';
-
-/** Would one read both aloud alike, and do both stand as firmly? */
-export function sameCall(a: SetCall, b: SetCall): boolean {
-  return sayCall(a) === sayCall(b) && a.verdict === b.verdict;
-}
 
 const CHALK_WORDS = { block: 'block chalk', liquid: 'liquid chalk', none: 'no chalk' } as const;
 

@@ -112,6 +112,12 @@ const truth = (more: Partial<HiddenTruth> = {}): HiddenTruth => ({
 export const DEMO_LIFTERS: readonly DemoLifter[] = [
   {
     name: 'Odalys Brandt',
+    handLength: 168,
+    handSpan: 178,
+    bests: [
+      { lift: 'squat', load: 112.5, monthsAgo: 4 },
+      { lift: 'bench', load: 67.5, monthsAgo: 3 },
+    ],
     sport: 'Powerlifting',
     unit: 'kg',
     dominantHand: 'right',
@@ -141,6 +147,12 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
   },
   {
     name: 'Teodor Vance',
+    handLength: 201,
+    handSpan: 224,
+    bests: [
+      { lift: 'squat', load: 232.5, monthsAgo: 6 },
+      { lift: 'bench', load: 157.5, monthsAgo: 2 },
+    ],
     sport: 'Powerlifting',
     unit: 'kg',
     dominantHand: 'right',
@@ -162,6 +174,12 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
   },
   {
     name: 'Priya Ramsland',
+    handLength: 174,
+    handSpan: 189,
+    bests: [
+      { lift: 'snatch', load: 80, monthsAgo: 2 },
+      { lift: 'clean', load: 101, monthsAgo: 5 },
+    ],
     sport: 'Weightlifting',
     unit: 'kg',
     dominantHand: 'right',
@@ -227,6 +245,12 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
   },
   {
     name: 'Kofi Adeyemi-Lund',
+    handLength: 208,
+    handSpan: 238,
+    bests: [
+      { lift: 'press', load: 125, monthsAgo: 3 },
+      { lift: 'squat', load: 260, monthsAgo: 7 },
+    ],
     sport: 'Strongman',
     unit: 'lb',
     dominantHand: 'right',
@@ -284,6 +308,9 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
   },
   {
     name: 'Ruth Calloway',
+    handLength: 172,
+    handSpan: 186,
+    bests: [{ lift: 'squat', load: 77.5, monthsAgo: 8 }],
     sport: 'General strength',
     unit: 'lb',
     dominantHand: 'right',
@@ -293,7 +320,7 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
     school: 'strap-the-volume',
     hookStage: 'carry',
     history: [
-      { kind: 'thumbArthritis', side: 'right', cleared: true },
+      { kind: 'thumbArthritis', side: 'right', since: '2021-03-01', cleared: true },
       { kind: 'bloodPressure', cleared: false },
     ],
     hands: { left: SOUND_HAND, right: { ...SOUND_HAND, pain: 2 } },
@@ -304,6 +331,12 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
   },
   {
     name: 'Iskra Petrov',
+    handLength: 176,
+    handSpan: 192,
+    bests: [
+      { lift: 'squat', load: 125, monthsAgo: 5 },
+      { lift: 'bench', load: 72.5, monthsAgo: 5 },
+    ],
     sport: 'Powerlifting',
     unit: 'kg',
     dominantHand: 'left',
@@ -312,7 +345,7 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
     trainingMonths: 58,
     school: 'same-grip',
     hookStage: 'build',
-    history: [{ kind: 'bicepsTendon', side: 'right', cleared: true }],
+    history: [{ kind: 'bicepsTendon', side: 'right', since: '2024-02-12', cleared: true }],
     hands: SOUND,
     meet: { name: 'Breakwater Open', inWeeks: 10, straps: false, thumbTape: true, liquidChalk: true },
     blocks: [{ kind: 'holdBlock', label: 'Hold block', from: 3, to: 6 }],
@@ -322,6 +355,9 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
   },
   {
     name: 'Jun Takeda-Moss',
+    handLength: 186,
+    handSpan: 205,
+    bests: [{ lift: 'squat', load: 105, monthsAgo: 1 }],
     sport: 'General strength',
     unit: 'kg',
     dominantHand: 'right',
@@ -339,6 +375,12 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
   },
   {
     name: 'Bram Oosterhuis',
+    handLength: 196,
+    handSpan: 217,
+    bests: [
+      { lift: 'squat', load: 185, monthsAgo: 6 },
+      { lift: 'bench', load: 130, monthsAgo: 2 },
+    ],
     sport: 'Powerlifting',
     unit: 'lb',
     dominantHand: 'right',
@@ -356,6 +398,12 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
   },
   {
     name: 'Noor Haddad',
+    handLength: 171,
+    handSpan: 183,
+    bests: [
+      { lift: 'squat', load: 107.5, monthsAgo: 3 },
+      { lift: 'bench', load: 62.5, monthsAgo: 3 },
+    ],
     sport: 'Powerlifting',
     unit: 'kg',
     dominantHand: 'right',

@@ -4,9 +4,12 @@ import type {
   HandsToday,
   HistoryFlag,
   HookStage,
+  KitNeed,
+  Knurl,
   MassUnit,
   SetRole,
   Side,
+  StrapType,
 } from '@iron-clasp/core';
 
 export const DEMO_CLUB = 'Tarn Quay Barbell';
@@ -52,13 +55,31 @@ export interface PlannedDay {
 export interface DemoVenue {
   readonly name: string;
   readonly chalk: ChalkKind;
-  readonly bar: {
-    readonly name: string;
-    readonly mass: number;
-    readonly diameter: number;
-    readonly collars: number;
-  };
+  readonly note: string;
+  readonly straps: readonly StrapType[] | null;
+  readonly has: readonly KitNeed[] | null;
+  /** The bar that everything logged was done on. */
+  readonly bar: DemoBar;
+  readonly otherBars: readonly DemoBar[];
   readonly plates: readonly { readonly mass: number; readonly unit: MassUnit; readonly pairs: number }[];
+  readonly handles: readonly { readonly name: string; readonly diameter: number; readonly mass: number }[];
+  readonly grippers: readonly { readonly name: string; readonly resistance: number | null }[];
+  readonly racks: readonly { readonly name: string; readonly pinHeights: readonly number[] }[];
+  readonly dynamometers: readonly {
+    readonly name: string;
+    readonly settings: readonly { readonly name: string; readonly span: number }[];
+  }[];
+}
+
+export interface DemoBar {
+  readonly name: string;
+  readonly mass: number;
+  readonly diameter: number;
+  readonly collars: number;
+  readonly knurl: Knurl;
+  readonly brushEvery: number;
+  /** Days ago that it was brushed. */
+  readonly brushedDaysAgo: number;
 }
 
 export interface DemoLifter {
@@ -72,7 +93,12 @@ export interface DemoLifter {
   readonly trainingMonths: number;
   readonly school: string;
   readonly hookStage: HookStage;
-  readonly history: readonly HistoryFlag[];
+  readonly history: readonly (HistoryFlag & { readonly since?: string })[];
+  /** mm. */
+  readonly handLength: number;
+  readonly handSpan: number;
+  /** kg, and months ago. */
+  readonly bests: readonly { readonly lift: string; readonly load: number; readonly monthsAgo: number }[];
   readonly hands: HandsToday;
   /** Weeks from now. */
   readonly meet?: {
@@ -100,23 +126,92 @@ const lb = (mass: number, pairs: number): DemoVenue['plates'][number] => ({ mass
 export const HOME = 'Rope works';
 export const TRAVEL = 'Harbour hotel gym';
 
+const bar = (name: string, more: Partial<DemoBar> = {}): DemoBar => ({
+  ...{ name, mass: 20, diameter: 29, collars: 5, knurl: 'medium', brushEvery: 150, brushedDaysAgo: 6 },
+  ...more,
+});
+/** Pin heights of a rack, mm, hole by hole. */
+const holes = (from: number, count: number, step: number): number[] =>
+  Array.from({ length: count }, (_, i) => from + i * step);
+
 export const DEMO_VENUES: readonly DemoVenue[] = [
   {
     name: HOME,
     chalk: 'block',
-    bar: { name: 'Power bar', mass: 20, diameter: 29, collars: 5 },
+    note: 'Brick hall by the water: damp from October to April, wipe the bars before the first set.',
+    straps: ['loop', 'figureEight', 'quickRelease'],
+    has: ['rack', 'dumbbells', 'cable', 'pullUpBar', 'fabric', 'handles', 'frame', 'axle', 'thickBar']
+      .concat(['smoothPlates', 'block', 'hexDumbbell', 'gripper', 'band', 'lever', 'roller', 'mat'])
+      .map((need) => need as KitNeed),
+    bar: bar('Power bar', { brushEvery: 300 }),
+    otherBars: [
+      bar('Thin deadlift bar', { diameter: 27, knurl: 'sharp', brushEvery: 100, brushedDaysAgo: 20 }),
+      bar('Axle', { mass: 15, diameter: 50, collars: 1, knurl: 'smooth', brushedDaysAgo: 90 }),
+    ],
     plates: [kg(25, 6), kg(20, 2), kg(15, 2), kg(10, 2), kg(5, 2), kg(2.5, 2), kg(1.25, 2), kg(0.5, 2)],
+    handles: [
+      { name: 'Carry handles, the pair', diameter: 32, mass: 18 },
+      { name: 'Thick handle', diameter: 60, mass: 4 },
+    ],
+    grippers: [
+      { name: 'Slate', resistance: 27 },
+      { name: 'Rope', resistance: 36 },
+      { name: 'Tar', resistance: 47 },
+      { name: 'Anchor', resistance: 59 },
+      { name: 'Capstan', resistance: 70 },
+      { name: 'The rusty one', resistance: null },
+    ],
+    racks: [{ name: 'Harbour-side rack', pinHeights: holes(450, 18, 50) }],
+    dynamometers: [
+      {
+        name: 'Club dynamometer',
+        settings: holes(35, 5, 13).map((span, i) => ({ name: String(i + 1), span })),
+      },
+    ],
   },
   {
     name: 'Platform room',
     chalk: 'block',
-    bar: { name: 'Weightlifting bar', mass: 20, diameter: 28, collars: 5 },
+    note: '',
+    straps: ['quickRelease', 'loop'],
+    has: ['rack', 'block', 'mat', 'dumbbells', 'pullUpBar'],
+    bar: bar('Weightlifting bar', { diameter: 28, knurl: 'mild', brushEvery: 250, brushedDaysAgo: 13 }),
+    otherBars: [bar('Lighter weightlifting bar', { mass: 15, diameter: 25, knurl: 'mild' })],
     plates: [kg(25, 3), kg(20, 2), kg(15, 2), kg(10, 2), kg(5, 2), kg(2.5, 2), kg(1.25, 1), kg(0.5, 1)],
+    handles: [],
+    grippers: [],
+    racks: [{ name: 'Squat stands', pinHeights: holes(900, 12, 50) }],
+    dynamometers: [],
   },
   {
     name: TRAVEL,
     chalk: 'liquid',
-    bar: { name: 'Hotel bar', mass: 20, diameter: 29, collars: 0.5 },
+    note: 'Hot and close in summer; the bar is slick. Ask at the desk before liquid chalk.',
+    straps: ['loop'],
+    has: ['rack', 'dumbbells', 'cable', 'pullUpBar'],
+    bar: bar('Hotel bar', { collars: 0.5, knurl: 'smooth', brushedDaysAgo: 40 }),
+    otherBars: [],
     plates: [lb(45, 4), lb(35, 1), lb(25, 2), lb(10, 2), lb(5, 2), lb(2.5, 1)],
+    handles: [],
+    grippers: [],
+    racks: [{ name: 'Rack', pinHeights: holes(500, 14, 75) }],
+    dynamometers: [],
   },
 ];
+
+/** The club's own copy of a school, and who follows it. */
+export const DEMO_SCHOOL = {
+  basedOn: 'overhand-first',
+  name: 'Overhand first, short holds',
+  summary: 'As the original, with shorter holds: for lifters in their first two years.',
+  seconds: 15,
+  reason: 'holds of 15 s: long enough to learn the clasp, short enough to keep the skin',
+  followers: ['Jun Takeda-Moss'],
+} as const;
+
+/** A lifter of the demo with an account of their own. */
+export const DEMO_LIFTER = {
+  name: 'Odalys Brandt',
+  email: 'odalys@tarnquay.example',
+  password: 'rope-works-27',
+} as const;

@@ -1,4 +1,4 @@
-import { DEFAULT_THRESHOLDS } from '@iron-clasp/core';
+import { DEFAULT_THRESHOLDS, findSchool } from '@iron-clasp/core';
 import {
   addDays,
   addHours,
@@ -13,7 +13,16 @@ import type { DataSource, EntityManager } from 'typeorm';
 import { hashPassword } from '../accounts/passwords.ts';
 import { idOf } from './random.ts';
 import { DEMO_LIFTERS } from './lifters.ts';
-import { DEMO_CLUB, DEMO_COACH, DEMO_COACH_NAME, DEMO_VENUES, type DemoLifter } from './scenario.ts';
+import {
+  DEMO_CLUB,
+  DEMO_COACH,
+  DEMO_COACH_NAME,
+  DEMO_LIFTER,
+  DEMO_SCHOOL,
+  DEMO_VENUES,
+  type DemoBar,
+  type DemoLifter,
+} from './scenario.ts';
 import { simulate, type SimSession, type SimSet } from './simulate.ts';
 
 type Row = Record<string, unknown>;
@@ -34,12 +43,15 @@ const day = (date: Date): string => format(date, 'yyyy-MM-dd');
  * Returns the number of logged sets, or undefined where there is already a club.
  */
 export async function seedDemo(db: DataSource, today: string): Promise<number | undefined> {
-  const passwordHash = await hashPassword(DEMO_COACH.password);
+  const passwords = {
+    coach: await hashPassword(DEMO_COACH.password),
+    lifter: await hashPassword(DEMO_LIFTER.password),
+  };
   return db.transaction(async (tx) => {
     await tx.query('LOCK TABLE club IN SHARE ROW EXCLUSIVE MODE');
     const [{ clubs }]: [{ clubs: number }] = await tx.query('SELECT count(*)::int AS clubs FROM club');
     if (clubs > 0) return undefined;
-    const tables = demoRows(passwordHash, today);
+    const tables = demoRows(passwords, today);
     for (const [table, rows] of tables) await insertAll(tx, table, rows);
     return tables.find(([table]) => table === 'logged_set')![1].length;
   });
@@ -55,38 +67,107 @@ async function insertAll(tx: EntityManager, table: string, rows: readonly Row[])
   );
 }
 
+interface Passwords {
+  readonly coach: string;
+  readonly lifter: string;
+}
+
+const SCHOOL_ID = idOf('school');
+const barId = (venue: string, name: string): string => idOf(`bar ${venue} ${name}`);
+const snake = (row: Row): Row =>
+  Object.fromEntries(
+    Object.entries(row).map(([key, value]) => [
+      key.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`),
+      value,
+    ]),
+  );
+
+function barsOf(
+  row: (of: { readonly bar: DemoBar; readonly venue: string; readonly place: number }) => Row,
+): Row[] {
+  return DEMO_VENUES.flatMap(({ name, bar, otherBars }) =>
+    [bar, ...otherBars].map((each, place) => row({ bar: each, venue: name, place })),
+  );
+}
+
+function itemsOf(kind: 'handles' | 'grippers' | 'racks' | 'dynamometers'): Row[] {
+  return DEMO_VENUES.flatMap((venue) =>
+    venue[kind].map((item, place) => ({
+      id: idOf(`${kind} ${venue.name} ${item.name}`),
+      venue_id: idOf(`venue ${venue.name}`),
+      place,
+      ...snake({ ...item }),
+    })),
+  );
+}
+
+function schoolRow(clubId: string): Row {
+  const original = findSchool(DEMO_SCHOOL.basedOn)!;
+  const { name, summary, seconds, reason } = DEMO_SCHOOL;
+  const school = { ...original, id: SCHOOL_ID, name, summary, hold: { ...original.hold, seconds, reason } };
+  return { id: SCHOOL_ID, club_id: clubId, based_on: DEMO_SCHOOL.basedOn, version: 1, school };
+}
+
+function accountRows(clubId: string, passwords: Passwords): Row[] {
+  const common = { club_id: clubId, unit: 'kg', theme: 'light' };
+  return [
+    {
+      id: idOf('coach'),
+      email: DEMO_COACH.email,
+      name: DEMO_COACH_NAME,
+      role: 'coach',
+      password_hash: passwords.coach,
+      lifter_id: null,
+      ...common,
+    },
+    {
+      id: idOf('account of a lifter'),
+      email: DEMO_LIFTER.email,
+      name: DEMO_LIFTER.name,
+      role: 'lifter',
+      password_hash: passwords.lifter,
+      lifter_id: idOf(`lifter ${DEMO_LIFTER.name}`),
+      ...common,
+    },
+  ];
+}
+
 /** All rows of the demo by table, parents before children. */
-export function demoRows(passwordHash: string, today: string): [string, Row[]][] {
+export function demoRows(passwords: Passwords, today: string): [string, Row[]][] {
   const clubId = idOf('club');
   const people = DEMO_LIFTERS.map((lifter) => lifterRows(lifter, clubId, today));
   const gather = (table: keyof (typeof people)[number]): Row[] => people.flatMap((rows) => rows[table]);
   return [
     ['club', [{ id: clubId, name: DEMO_CLUB }]],
     [
-      'account',
-      [
-        {
-          id: idOf('coach'),
-          club_id: clubId,
-          email: DEMO_COACH.email,
-          name: DEMO_COACH_NAME,
-          role: 'coach',
-          password_hash: passwordHash,
-          unit: 'kg',
-          theme: 'light',
-        },
-      ],
-    ],
-    [
       'venue',
-      DEMO_VENUES.map(({ name, chalk }) => ({ id: idOf(`venue ${name}`), club_id: clubId, name, chalk })),
+      DEMO_VENUES.map(({ name, chalk, note, straps, has }) => ({
+        id: idOf(`venue ${name}`),
+        club_id: clubId,
+        name,
+        chalk,
+        note,
+        straps,
+        has,
+        version: 1,
+      })),
     ],
     [
       'bar',
-      DEMO_VENUES.map(({ name, bar }) => ({
-        id: idOf(`bar ${name}`),
-        venue_id: idOf(`venue ${name}`),
-        ...bar,
+      barsOf(({ bar: { brushedDaysAgo: _days, ...bar }, venue, place }) => ({
+        id: barId(venue, bar.name),
+        venue_id: idOf(`venue ${venue}`),
+        place,
+        ...snake(bar),
+      })),
+    ],
+    [
+      'bar_brushing',
+      barsOf(({ bar, venue }) => ({
+        id: idOf(`brushing ${venue} ${bar.name}`),
+        bar_id: barId(venue, bar.name),
+        brushed_by: null,
+        brushed_at: `${day(addDays(parseISO(today), -bar.brushedDaysAgo))}T20:00:00Z`,
       })),
     ],
     [
@@ -99,7 +180,25 @@ export function demoRows(passwordHash: string, today: string): [string, Row[]][]
         })),
       ),
     ],
+    ['handle', itemsOf('handles')],
+    ['gripper', itemsOf('grippers')],
+    ['pin_rack', itemsOf('racks')],
+    ['dynamometer', itemsOf('dynamometers')],
+    ['club_school', [schoolRow(clubId)]],
     ['lifter', gather('lifter')],
+    ['account', accountRows(clubId, passwords)],
+    [
+      'club_school_version',
+      [
+        {
+          school_id: SCHOOL_ID,
+          version: 1,
+          school: schoolRow(clubId)['school'],
+          changed_by: idOf('coach'),
+          changed_at: `${day(subMonths(parseISO(today), 3))}T10:00:00Z`,
+        },
+      ],
+    ],
     ['lifter_history', gather('lifter_history')],
     ['hands_check', gather('hands_check')],
     ['meet', gather('meet')],
@@ -130,6 +229,16 @@ function lifterRows(lifter: DemoLifter, clubId: string, today: string): Record<L
         school_id: lifter.school,
         hook_stage: lifter.hookStage,
         thresholds: DEFAULT_THRESHOLDS,
+        hand_length: lifter.handLength,
+        hand_span: lifter.handSpan,
+        usual_reps: null,
+        deadlift_on: day(subMonths(parseISO(today), 2)),
+        best_lifts: lifter.bests.map(({ lift, load, monthsAgo }) => ({
+          liftId: lift,
+          load,
+          on: day(subMonths(parseISO(today), monthsAgo)),
+        })),
+        club_school_id: DEMO_SCHOOL.followers.some((name) => name === lifter.name) ? SCHOOL_ID : null,
       },
     ],
     lifter_history: lifter.history.map((flag) => ({
@@ -190,6 +299,7 @@ function sessionRows(
     session_id: id,
     done_at: addMinutes(start, 3 * place).toISOString(),
     chalk: venue.chalk,
+    bar_id: barId(venue.name, venue.bar.name),
     diameter: venue.bar.diameter,
   });
   return {
@@ -202,6 +312,8 @@ function sessionRows(
       has_hold: session.hasHold,
       finished: session.logged.length > 0,
       version: 1,
+      // The weeks ahead repeat one another; those behind are what was done.
+      series_id: session.logged.length > 0 ? null : idOf(`series ${lifter.name} ${session.title}`),
     },
     planned: session.planned.map((set, place) => ({
       id: idOf(`planned ${name} ${place}`),

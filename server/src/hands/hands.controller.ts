@@ -2,7 +2,7 @@ import { Body, Controller, Get, Param, Put } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { HandsCheckRequest, type HandsCheckView, type HandsHistoryView } from '@iron-clasp/contract';
 import type { SignedIn } from '../accounts/accounts.repository.ts';
-import { Who } from '../accounts/guard.ts';
+import { LifterMay, Who } from '../accounts/guard.ts';
 import { KnownId } from '../http/validation.ts';
 import { HandsService } from './hands.service.ts';
 
@@ -11,6 +11,7 @@ import { HandsService } from './hands.service.ts';
 export class HandsController {
   constructor(private readonly hands: HandsService) {}
 
+  @LifterMay({ lifter: 'lifter' })
   @Get('hands')
   @ApiOperation({ summary: 'The lifter’s hands now, and the checks they rest on' })
   history(
@@ -20,6 +21,7 @@ export class HandsController {
     return this.hands.history(who.club.id, lifter);
   }
 
+  @LifterMay({ lifter: 'lifter' })
   @Put('hands-checks/:id')
   @ApiOperation({ summary: 'Keep a hands check under a client-made id; answers with the calls it changed' })
   check(

@@ -22,6 +22,7 @@ export class ProblemFilter implements ExceptionFilter {
         code: problem.code,
         message: problem.message,
         ...(problem.fields && { fields: problem.fields }),
+        ...(problem.other && { other: problem.other }),
         ...(request.id && { requestId: String(request.id) }),
       },
     };

@@ -1,19 +1,24 @@
 import { HttpException } from '@nestjs/common';
+import type { LoggedSetView } from '@iron-clasp/contract';
 
 /** A refusal with a stable code and a message for a person: what happened, what was kept, what to do. */
 export class Problem extends HttpException {
   readonly code: string;
   readonly fields?: readonly { path: string; message: string }[];
+  /** What is there already, where two devices logged the same set. */
+  readonly other?: LoggedSetView;
 
   constructor(
     status: number,
     code: string,
     message: string,
     fields?: readonly { path: string; message: string }[],
+    other?: LoggedSetView,
   ) {
     super(message, status);
     this.code = code;
     if (fields) this.fields = fields;
+    if (other) this.other = other;
   }
 }
 

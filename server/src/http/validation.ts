@@ -1,5 +1,5 @@
 import { ValidationPipe, type PipeTransform } from '@nestjs/common';
-import { isUUID, type ValidationError } from 'class-validator';
+import { isISO8601, isUUID, type ValidationError } from 'class-validator';
 import { notFound, Problem } from './problem.ts';
 
 /** Checks every body against its contract class; fields the contract does not know are refused. */
@@ -35,5 +35,14 @@ export class KnownId implements PipeTransform<string, string> {
   transform(value: string): string {
     if (!isUUID(value)) throw notFound(this.what);
     return value.toLowerCase();
+  }
+}
+
+/** A day in the address. */
+export class KnownDay implements PipeTransform<string, string> {
+  transform(value: string): string {
+    if (!/^\d{4}-\d{2}-\d{2}$/.test(value) || !isISO8601(value, { strict: true }))
+      throw new Problem(400, 'invalid-input', 'The address names no day, as 2026-11-25.');
+    return value;
   }
 }

@@ -1,4 +1,5 @@
 import type { HandsToday, HistoryKind, HookStage, MassUnit, Side, Thresholds } from '@iron-clasp/core';
+import type { BestLift } from '@iron-clasp/contract';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
 @Entity('lifter')
@@ -19,6 +20,16 @@ export class Lifter {
   /** Grows with every change; an editor that saw an older one is told so. */
   @Column('int') version: number;
   @Column('timestamptz', { nullable: true }) archivedAt: Date | null;
+  /** The club's own copy of a school, where the lifter follows one; `schoolId` is then the original. */
+  @Column('uuid', { nullable: true }) clubSchoolId: string | null;
+  /** mm, wrist crease to the tip of the middle finger. */
+  @Column('double precision', { nullable: true }) handLength: number | null;
+  /** mm, hand spread. */
+  @Column('double precision', { nullable: true }) handSpan: number | null;
+  @Column('int', { nullable: true }) usualReps: number | null;
+  /** Day of the best deadlift. */
+  @Column('date', { nullable: true }) deadliftOn: string | null;
+  @Column('jsonb') bestLifts: readonly BestLift[];
   /** Questions that nobody has answered yet: their values are the usual ones. */
   @Column('text', { array: true }) unanswered: string[];
 }
@@ -71,6 +82,10 @@ export class Meet {
   @Column('boolean') straps: boolean;
   @Column('boolean') thumbTape: boolean;
   @Column('boolean') liquidChalk: boolean;
+  /** Planned deadlift attempts in order, kg. */
+  @Column('jsonb') attempts: number[];
+  @Column('int') version: number;
+  @Column('timestamptz', { nullable: true }) removedAt: Date | null;
 }
 
 @Entity('season_mark')

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
-import { findSchool, type CallLifter, type School } from '@iron-clasp/core';
-import type { LifterView, RackView, SeasonMark, SheetView } from '@iron-clasp/contract';
+import { profileConflicts, type CallLifter, type ProfileConflict } from '@iron-clasp/core';
+import type { LifterView, RackView, SeasonMark, SheetView, TodayView } from '@iron-clasp/contract';
 import {
   addDays,
   addWeeks,
@@ -20,6 +20,9 @@ const WEEKS_BACK = 8;
 /** The strip looks at least this far ahead, and always a week past the meet. */
 const WEEKS_AHEAD = 7;
 
+/** Lifters on one page of the rack. */
+export const RACK_PAGE = 60;
+
 const day = (date: Date): string => format(date, 'yyyy-MM-dd');
 
 @Injectable()
@@ -29,9 +32,11 @@ export class LiftersService {
     private readonly clock: Clock,
   ) {}
 
-  async rack(clubId: string): Promise<RackView> {
+  /** A page of the rack in order of attention, of those whose name contains `find`; `after` is the last lifter of the page before. */
+  async rack(clubId: string, find = '', after: string | null = null): Promise<RackView> {
     const today = this.clock.today();
-    const rows = (await this.lifters.rack(clubId, today)).map(({ slips, session, meet, history, ...row }) => {
+    const facts = await this.lifters.rack(clubId, today, find);
+    const rows = facts.map(({ slips, session, meet, history, ...row }) => {
       const hands = row.hands ?? UNCHECKED_HANDS;
       const days = meet ? differenceInCalendarDays(parseISO(meet.on), parseISO(today)) : null;
       return {
@@ -42,7 +47,18 @@ export class LiftersService {
         flag: attention({ hands, history, recentSlips: slips, daysToMeet: days }),
       };
     });
-    return { today, lifters: rows.sort(byAttention) };
+    rows.sort(byAttention);
+    // Attention moves while one reads: a lifter who is no longer there starts the rack afresh rather than ending it.
+    const from = after === null ? 0 : rows.findIndex((row) => row.id === after) + 1;
+    const lifters = rows.slice(from, from + RACK_PAGE);
+    const next = from + RACK_PAGE < rows.length ? lifters.at(-1)!.id : null;
+    return { today, lifters, total: rows.length, next };
+  }
+
+  /** Everybody who trains today. */
+  async today(clubId: string): Promise<TodayView> {
+    const today = this.clock.today();
+    return { today, sessions: await this.lifters.sessionsOn(clubId, today) };
   }
 
   /** The lifter of this club, or a 404 that does not tell a foreign lifter from none. */
@@ -63,9 +79,10 @@ export class LiftersService {
     );
     const from = day(addWeeks(thisWeek, -WEEKS_BACK));
     const to = day(addDays(addWeeks(thisWeek, weeksAhead), -1));
-    const [marks, sessions] = await Promise.all([
+    const [marks, sessions, usualVenueId] = await Promise.all([
       this.lifters.seasonMarks(lifterId, from, to),
       this.lifters.seasonSessions(lifterId, from, to),
+      this.lifters.usualVenue(lifterId, today),
     ]);
     const meets: SeasonMark[] = meet
       ? [{ kind: 'meet', label: meet.name, from: meet.heldOn, to: meet.heldOn }]
@@ -73,7 +90,7 @@ export class LiftersService {
     const next = sessions.find((session) => session.on >= today && !session.done);
     return {
       today,
-      lifter: this.view(profile),
+      lifter: this.view(profile, usualVenueId),
       season: { from, to, marks: [...marks, ...meets], sessions },
       nextSessionId: next?.id ?? null,
     };
@@ -94,15 +111,22 @@ export class LiftersService {
     };
   }
 
-  school({ lifter }: LifterProfile): School {
-    const school = findSchool(lifter.schoolId);
-    if (!school) throw new Error(`Lifter ${lifter.id} follows the unknown school ${lifter.schoolId}.`);
-    return school;
+  /** What in the profile does not go together. */
+  conflicts({ lifter, school, history, nextMeet }: LifterProfile): ProfileConflict[] {
+    return profileConflicts({
+      sport: lifter.sport,
+      stance: lifter.stance,
+      trainingMonths: this.trainingMonths(lifter.trainingSince),
+      hookStage: lifter.hookStage,
+      history,
+      school,
+      ...(nextMeet && { nextEventStraps: nextMeet.straps }),
+    });
   }
 
-  private view(profile: LifterProfile): LifterView {
+  private view(profile: LifterProfile, usualVenueId: string | null): LifterView {
     const { lifter, history, hands, handsOn } = profile;
-    const { id, name, summary } = this.school(profile);
+    const { id, name, summary } = profile.school;
     return {
       id: lifter.id,
       name: lifter.name,
@@ -117,6 +141,8 @@ export class LiftersService {
       thresholds: lifter.thresholds,
       history,
       hands: { ...hands, on: handsOn },
+      usualVenueId,
+      conflicts: this.conflicts(profile),
       unanswered: lifter.unanswered,
     };
   }

@@ -1,9 +1,18 @@
-import { Body, Controller, Delete, HttpCode, Param, Put } from '@nestjs/common';
+import { Body, Controller, Delete, Get, HttpCode, Param, Put, Query } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { LogHoldRequest, LogSetRequest, type CallsView } from '@iron-clasp/contract';
+import { GRIP_CHOICES, type GripChoice } from '@iron-clasp/core';
+import {
+  CorrectionRequest,
+  LogHoldRequest,
+  LogSetRequest,
+  type CallsView,
+  type LogView,
+} from '@iron-clasp/contract';
 import type { SignedIn } from '../accounts/accounts.repository.ts';
-import { Who } from '../accounts/guard.ts';
+import { LifterMay, Who } from '../accounts/guard.ts';
 import { CallsService } from '../calls/calls.service.ts';
+import { Live } from '../floor/live.ts';
+import { oneWord } from '../http/paging.ts';
 import { KnownId } from '../http/validation.ts';
 import { LogService } from './log.service.ts';
 
@@ -13,8 +22,10 @@ export class LogController {
   constructor(
     private readonly log: LogService,
     private readonly calls: CallsService,
+    private readonly live: Live,
   ) {}
 
+  @LifterMay({ session: 'session' })
   @Put('sessions/:session/holds/:id')
   @ApiOperation({ summary: 'Log a hold under a client-made id; answers with the session called again' })
   async hold(
@@ -23,10 +34,12 @@ export class LogController {
     @Param('id', new KnownId('log entry')) id: string,
     @Body() body: LogHoldRequest,
   ): Promise<CallsView> {
-    await this.log.keepHold(who.club.id, session, id, body);
+    await this.log.keepHold(who.club.id, who.account.id, session, id, body);
+    this.live.tell({ sessionId: session, kind: 'changed' });
     return this.calls.session(who.club.id, session);
   }
 
+  @LifterMay({ session: 'session' })
   @Put('sessions/:session/sets/:id')
   @ApiOperation({ summary: 'Log a set under a client-made id; answers with the session called again' })
   async set(
@@ -35,21 +48,72 @@ export class LogController {
     @Param('id', new KnownId('log entry')) id: string,
     @Body() body: LogSetRequest,
   ): Promise<CallsView> {
-    await this.log.keepSet(who.club.id, session, id, body);
+    await this.log.keepSet(who.club.id, who.account.id, session, id, body);
+    this.live.tell({ sessionId: session, kind: 'changed' });
     return this.calls.session(who.club.id, session);
   }
 
+  @LifterMay({ hold: 'id' })
   @Delete('holds/:id')
   @HttpCode(204)
   @ApiOperation({ summary: 'Undo a logged hold; it is hidden, not lost' })
-  undoHold(@Who() who: SignedIn, @Param('id', new KnownId('log entry')) id: string): Promise<void> {
-    return this.log.undo('logged_hold', who.club.id, id);
+  async undoHold(@Who() who: SignedIn, @Param('id', new KnownId('log entry')) id: string): Promise<void> {
+    const sessionId = await this.log.undo('logged_hold', who.club.id, id);
+    this.live.tell({ sessionId, kind: 'changed' });
   }
 
+  @LifterMay({ set: 'id' })
   @Delete('sets/:id')
   @HttpCode(204)
   @ApiOperation({ summary: 'Undo a logged set; it is hidden, not lost' })
-  undoSet(@Who() who: SignedIn, @Param('id', new KnownId('log entry')) id: string): Promise<void> {
-    return this.log.undo('logged_set', who.club.id, id);
+  async undoSet(@Who() who: SignedIn, @Param('id', new KnownId('log entry')) id: string): Promise<void> {
+    const sessionId = await this.log.undo('logged_set', who.club.id, id);
+    this.live.tell({ sessionId, kind: 'changed' });
+  }
+
+  @LifterMay({ set: 'entry' })
+  @Put('sets/:entry/corrections/:id')
+  @HttpCode(204)
+  @ApiOperation({ summary: 'Put a logged set right; the first value is kept' })
+  correctSet(
+    @Who() who: SignedIn,
+    @Param('entry', new KnownId('log entry')) entry: string,
+    @Param('id', new KnownId('correction')) id: string,
+    @Body() body: CorrectionRequest,
+  ): Promise<void> {
+    return this.log.correct('logged_set', who.club.id, who.account.id, entry, id, body);
+  }
+
+  @LifterMay({ hold: 'entry' })
+  @Put('holds/:entry/corrections/:id')
+  @HttpCode(204)
+  @ApiOperation({ summary: 'Put a logged hold right; the first value is kept' })
+  correctHold(
+    @Who() who: SignedIn,
+    @Param('entry', new KnownId('log entry')) entry: string,
+    @Param('id', new KnownId('correction')) id: string,
+    @Body() body: CorrectionRequest,
+  ): Promise<void> {
+    return this.log.correct('logged_hold', who.club.id, who.account.id, entry, id, body);
+  }
+
+  @LifterMay({ lifter: 'lifter' })
+  @Get('lifters/:lifter/log')
+  @ApiOperation({ summary: 'The lifter’s log, the latest first, a page at a time, filtered' })
+  page(
+    @Who() who: SignedIn,
+    @Param('lifter', new KnownId('lifter')) lifter: string,
+    @Query() query: Record<string, unknown>,
+  ): Promise<LogView> {
+    const lift = oneWord(query['lift']);
+    const grip = GRIP_CHOICES.find((each): each is GripChoice => each === query['grip']);
+    const kind = (['set', 'hold'] as const).find((each) => each === query['kind']);
+    const filter = {
+      ...(lift && { liftId: lift }),
+      ...(grip && { grip }),
+      ...(kind && { kind }),
+      slipped: query['slipped'] === 'yes',
+    };
+    return this.log.page(who.club.id, lifter, filter, oneWord(query['before']));
   }
 }

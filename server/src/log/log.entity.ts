@@ -13,9 +13,19 @@ abstract class LogRow {
   @Column('text') grip: Grip;
   @Column('text', { nullable: true }) sideUnder: Side | null;
   @Column('text') chalk: ChalkKind;
+  /** The bar it was done on, where the log knows. */
+  @Column('uuid', { nullable: true }) barId: string | null;
   /** Bar diameter, mm. */
   @Column('double precision') diameter: number;
   @Column('timestamptz', { nullable: true }) undoneAt: Date | null;
+  /** Of the hand, 0–10. */
+  @Column('int', { nullable: true }) pain: number | null;
+  /** Said before the set, 1–5. */
+  @Column('int', { nullable: true }) confidence: number | null;
+  /** Why it slipped, as the coach saw it: an id of the slip causes. */
+  @Column('text', { nullable: true }) cause: string | null;
+  @Column('text', { nullable: true }) note: string | null;
+  @Column('uuid', { nullable: true }) loggedBy: string | null;
 }
 
 @Entity('logged_set')
@@ -38,5 +48,16 @@ export class LoggedHold extends LogRow {
   @Column('double precision') seconds: number;
   @Column('double precision') target: number;
   @Column('text') ended: Ending;
-  @Column('text', { nullable: true }) note: string | null;
+}
+
+/** A correction after the session; `before` keeps the first value. */
+@Entity('log_correction')
+export class LogCorrection {
+  @PrimaryColumn('uuid') id: string;
+  @Column('uuid') entryId: string;
+  @Column('uuid') lifterId: string;
+  @Column('uuid', { nullable: true }) correctedBy: string | null;
+  @Column('timestamptz') correctedAt: Date;
+  @Column('jsonb') before: Record<string, unknown>;
+  @Column('jsonb') after: Record<string, unknown>;
 }

@@ -10,8 +10,11 @@ import type {
   Side,
 } from '@iron-clasp/core';
 import { findLift, LIFTS, observeSet, setDemand } from '@iron-clasp/core';
-import { DataSource, IsNull } from 'typeorm';
-import { LoggedHold, LoggedSet } from './log.entity.ts';
+import { DataSource, IsNull, Not } from 'typeorm';
+import type { CorrectionView } from '@iron-clasp/contract';
+import { insertNew } from '../database/insert-new.ts';
+import type { PageKey } from '../http/paging.ts';
+import { LogCorrection, LoggedHold, LoggedSet } from './log.entity.ts';
 
 /** An observation with where it came from. */
 export type LoggedObservation = HoldObservation & {
@@ -53,6 +56,42 @@ const MEMORY_DAYS = 200;
 
 /** Lifts that do not hang from the hands say nothing about them. */
 const NOT_GRIPPED = LIFTS.filter((lift) => !lift.grips).map((lift) => lift.id);
+
+/** What of the log is wanted. */
+export interface LogFilter {
+  readonly kind?: 'set' | 'hold';
+  readonly liftId?: string;
+  readonly grip?: Grip | 'straps';
+  readonly slipped?: boolean;
+}
+
+/** One entry as the log lists it. */
+export interface LogRow {
+  readonly id: string;
+  readonly kind: 'set' | 'hold';
+  readonly session_id: string;
+  readonly done_at: Date;
+  readonly day: string;
+  readonly title: string;
+  readonly note_to_lifter: string | null;
+  readonly lift_id: string | null;
+  readonly role: LoggedSet['role'] | null;
+  readonly load: number;
+  readonly reps: number | null;
+  readonly seconds: number | null;
+  readonly target: number | null;
+  readonly grip: Grip;
+  readonly side_under: Side | null;
+  readonly strapped: boolean;
+  readonly chalk: ChalkKind;
+  readonly slipped_at_rep: number | null;
+  readonly ended: Ending | null;
+  readonly pain: number | null;
+  readonly confidence: number | null;
+  readonly cause: string | null;
+  readonly note: string | null;
+  readonly corrections: readonly CorrectionView[];
+}
 
 @Injectable()
 export class LogRepository {
@@ -127,6 +166,17 @@ export class LogRepository {
     }));
   }
 
+  /** Bare grips that slipped in the session, with what lay on the hands, kg. */
+  async slipsOf(sessionId: string): Promise<{ grip: Grip; load: number }[]> {
+    const sets = await this.db.getRepository(LoggedSet).find({
+      where: { sessionId, strapped: false, undoneAt: IsNull(), slippedAtRep: Not(IsNull()) },
+    });
+    return sets.map(({ liftId, reps, load, grip, seconds, style }) => ({
+      grip,
+      load: setDemand({ lift: liftId, reps, load, style, ...(seconds && { seconds }) }).load,
+    }));
+  }
+
   async holdsOf(sessionId: string): Promise<LoggedHold[]> {
     return this.db
       .getRepository(LoggedHold)
@@ -145,19 +195,89 @@ export class LogRepository {
     return this.db.getRepository(LoggedHold).findOneByOrFail({ id: row.id });
   }
 
+  /**
+   * Writes the row unless its id is there already; returns what is stored under the id, else the entry that another device
+   * logged for the same planned set.
+   */
   async keepSet(row: LoggedSet): Promise<LoggedSet> {
-    await this.db.getRepository(LoggedSet).createQueryBuilder().insert().values(row).orIgnore().execute();
-    return this.db.getRepository(LoggedSet).findOneByOrFail({ id: row.id });
+    const rows = this.db.getRepository(LoggedSet);
+    await rows.createQueryBuilder().insert().values(row).orIgnore().execute();
+    const stored = await rows.findOneBy({ id: row.id });
+    return stored ?? rows.findOneByOrFail({ plannedSetId: row.plannedSetId!, undoneAt: IsNull() });
   }
 
-  /** Hides a log row of the club; true where it is there (hidden now or before). */
-  async undo(table: 'logged_hold' | 'logged_set', clubId: string, id: string, now: Date): Promise<boolean> {
-    const [, count]: [unknown, number] = await this.db.query(
+  /** A live entry of the club, of either kind. */
+  async entry(
+    table: 'logged_hold' | 'logged_set',
+    clubId: string,
+    id: string,
+  ): Promise<LoggedHold | LoggedSet | null> {
+    const own = `lifter_id IN (SELECT id FROM lifter WHERE club_id = :clubId)`;
+    const entity = table === 'logged_hold' ? LoggedHold : LoggedSet;
+    return this.db
+      .getRepository<LoggedHold | LoggedSet>(entity)
+      .createQueryBuilder('entry')
+      .where(`entry.id = :id AND entry.undoneAt IS NULL AND ${own}`, { id, clubId })
+      .getOne();
+  }
+
+  /** Corrects an entry and keeps what it was; the same correction again changes nothing. */
+  async correct(
+    table: 'logged_hold' | 'logged_set',
+    correction: LogCorrection,
+    change: Partial<LoggedHold & LoggedSet>,
+  ): Promise<void> {
+    const entity = table === 'logged_hold' ? LoggedHold : LoggedSet;
+    await this.db.transaction(async (manager) => {
+      if (!(await insertNew(manager, LogCorrection, correction))) return;
+      await manager.update<LoggedHold | LoggedSet>(entity, { id: correction.entryId }, change);
+    });
+  }
+
+  /** A page of the lifter's log, the latest first. */
+  async page(lifterId: string, filter: LogFilter, before: PageKey | null, limit: number): Promise<LogRow[]> {
+    const args = [
+      lifterId,
+      before?.value ?? null,
+      before?.id ?? null,
+      filter.liftId ?? null,
+      filter.grip ?? null,
+      filter.slipped ?? false,
+      limit,
+    ];
+    const common = `e.id, e.session_id, e.done_at, e.load, e.grip, e.side_under, e.chalk, e.pain, e.confidence, e.cause, e.note`;
+    const where = `e.lifter_id = $1 AND e.undone_at IS NULL AND ($2::timestamptz IS NULL OR (e.done_at, e.id) < ($2, $3::uuid))`;
+    const sets = `SELECT 'set' AS kind, ${common}, e.lift_id, e.role, e.reps, e.seconds, NULL::float AS target, e.strapped, e.slipped_at_rep, NULL AS ended
+        FROM logged_set e WHERE ${where} AND ($4::text IS NULL OR e.lift_id = $4)
+         AND ($5::text IS NULL OR (e.grip = $5 AND NOT e.strapped) OR ($5 = 'straps' AND e.strapped)) AND (NOT $6 OR e.slipped_at_rep IS NOT NULL)
+       ORDER BY e.done_at DESC, e.id DESC LIMIT $7`;
+    const holds = `SELECT 'hold' AS kind, ${common}, NULL AS lift_id, NULL AS role, NULL::int AS reps, e.seconds, e.target, false AS strapped, NULL::int AS slipped_at_rep, e.ended
+        FROM logged_hold e WHERE ${where} AND $4::text IS NULL AND ($5::text IS NULL OR e.grip = $5) AND (NOT $6 OR e.ended = 'slipped')
+       ORDER BY e.done_at DESC, e.id DESC LIMIT $7`;
+    const parts = filter.kind === 'hold' ? [holds] : filter.kind === 'set' ? [sets] : [sets, holds];
+    return this.db.query(
+      `SELECT x.*, t.held_on::text AS day, t.title, t.note_to_lifter,
+              coalesce((SELECT json_agg(json_build_object('by', a.name, 'at', c.corrected_at, 'before', c.before) ORDER BY c.corrected_at)
+                          FROM log_correction c LEFT JOIN account a ON a.id = c.corrected_by WHERE c.entry_id = x.id), '[]') AS corrections
+         FROM (${parts.map((part) => `(${part})`).join(' UNION ALL ')}) x JOIN training_session t ON t.id = x.session_id
+        ORDER BY x.done_at DESC, x.id DESC LIMIT $7`,
+      args,
+    );
+  }
+
+  /** Hides a log row of the club; its session where it is there (hidden now or before). */
+  async undo(
+    table: 'logged_hold' | 'logged_set',
+    clubId: string,
+    id: string,
+    now: Date,
+  ): Promise<string | null> {
+    const [rows]: [{ session_id: string }[], number] = await this.db.query(
       `UPDATE ${table} SET undone_at = coalesce(undone_at, $3)
-        WHERE id = $2 AND lifter_id IN (SELECT id FROM lifter WHERE club_id = $1)`,
+        WHERE id = $2 AND lifter_id IN (SELECT id FROM lifter WHERE club_id = $1) RETURNING session_id`,
       [clubId, id, now],
     );
-    return count === 1;
+    return rows[0]?.session_id ?? null;
   }
 }
 

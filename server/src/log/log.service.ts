@@ -1,13 +1,24 @@
 import { Injectable } from '@nestjs/common';
-import type { LogHoldRequest, LogSetRequest } from '@iron-clasp/contract';
+import { findLift, SLIP_CAUSES } from '@iron-clasp/core';
+import type {
+  CorrectionRequest,
+  LogEntry,
+  LogHoldRequest,
+  LogSetRequest,
+  LogView,
+} from '@iron-clasp/contract';
+import { loggedSet } from '../calls/call-views.ts';
 import { Clock } from '../clock.ts';
+import { pageOf, readKey } from '../http/paging.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { takenAt } from '../http/taken-at.ts';
+import type { Bar } from '../kit/kit.entity.ts';
 import { KitRepository } from '../kit/kit.repository.ts';
 import { TrainingRepository } from '../training/training.repository.ts';
 import type { TrainingSession } from '../training/training.entity.ts';
 import type { LoggedHold, LoggedSet } from './log.entity.ts';
-import { LogRepository } from './log.repository.ts';
+import { LogRepository, type LogFilter, type LogRow } from './log.repository.ts';
+import { LiftersService } from '../lifters/lifters.service.ts';
 
 @Injectable()
 export class LogService {
@@ -15,12 +26,19 @@ export class LogService {
     private readonly log: LogRepository,
     private readonly training: TrainingRepository,
     private readonly kit: KitRepository,
+    private readonly lifters: LiftersService,
     private readonly clock: Clock,
   ) {}
 
   /** Keeps a hold; sent again with the same content it changes nothing, with other content it is refused. */
-  async keepHold(clubId: string, sessionId: string, id: string, body: LogHoldRequest): Promise<void> {
-    const { session, diameter } = await this.session(clubId, sessionId);
+  async keepHold(
+    clubId: string,
+    accountId: string,
+    sessionId: string,
+    id: string,
+    body: LogHoldRequest,
+  ): Promise<void> {
+    const { session, bar } = await this.session(clubId, sessionId);
     const earlier = (await this.log.holdsOf(sessionId)).filter((hold) => hold.id !== id);
     const row: LoggedHold = {
       id,
@@ -36,8 +54,9 @@ export class LogService {
       grip: body.grip,
       sideUnder: body.grip === 'mixed' ? (body.sideUnder ?? null) : null,
       chalk: body.chalk,
-      diameter,
-      note: body.note ?? null,
+      barId: bar.id,
+      diameter: bar.diameter,
+      ...saidOf(body, accountId),
       undoneAt: null,
     };
     const stored = await this.log.keepHold(row);
@@ -50,17 +69,22 @@ export class LogService {
       'grip',
       'sideUnder',
       'chalk',
-      'note',
+      ...SAID,
     ]);
   }
 
-  async keepSet(clubId: string, sessionId: string, id: string, body: LogSetRequest): Promise<void> {
-    const { session, diameter } = await this.session(clubId, sessionId);
+  async keepSet(
+    clubId: string,
+    accountId: string,
+    sessionId: string,
+    id: string,
+    body: LogSetRequest,
+  ): Promise<void> {
+    const { session, bar } = await this.session(clubId, sessionId);
     const planned = (await this.training.plannedSets(sessionId)).find((set) => set.id === body.plannedSetId);
     if (!planned) throw notFound('set');
     if (body.slippedAtRep && body.slippedAtRep > body.reps) {
-      const message = `The slip cannot come after the last repetition (${body.reps}).`;
-      throw new Problem(400, 'invalid-input', message, [{ path: 'slippedAtRep', message }]);
+      throw slipAfterEnd(body.reps);
     }
     const row: LoggedSet = {
       id,
@@ -78,11 +102,14 @@ export class LogService {
       sideUnder: body.grip === 'mixed' ? (body.sideUnder ?? null) : null,
       strapped: body.strapped,
       chalk: body.chalk,
-      diameter,
+      barId: bar.id,
+      diameter: bar.diameter,
       slippedAtRep: body.slippedAtRep ?? null,
+      ...saidOf(body, accountId),
       undoneAt: null,
     };
     const stored = await this.log.keepSet(row);
+    if (stored.id !== id) throw loggedAlready(stored);
     refuseOther(row, stored, [
       'sessionId',
       'plannedSetId',
@@ -93,22 +120,144 @@ export class LogService {
       'strapped',
       'chalk',
       'slippedAtRep',
+      ...SAID,
     ]);
   }
 
-  async undo(table: 'logged_hold' | 'logged_set', clubId: string, id: string): Promise<void> {
-    if (!(await this.log.undo(table, clubId, id, this.clock.now()))) throw notFound('log entry');
+  /** Takes an entry back; returns its session, for those who follow it. */
+  async undo(table: LogTable, clubId: string, id: string): Promise<string> {
+    const sessionId = await this.log.undo(table, clubId, id, this.clock.now());
+    if (!sessionId) throw notFound('log entry');
+    return sessionId;
   }
 
-  private async session(
+  /** Puts an entry right later on; what it was is kept beside it. Repeated under its id it changes nothing. */
+  async correct(
+    table: LogTable,
     clubId: string,
-    sessionId: string,
-  ): Promise<{ session: TrainingSession; diameter: number }> {
-    const session = await this.training.session(clubId, sessionId);
-    const kit = session && (await this.kit.kit(clubId, session.venueId));
-    if (!session || !kit) throw notFound('session');
-    return { session, diameter: kit.bar.diameter };
+    accountId: string,
+    entryId: string,
+    id: string,
+    body: CorrectionRequest,
+  ): Promise<void> {
+    const entry = await this.log.entry(table, clubId, entryId);
+    if (!entry) throw notFound('log entry');
+    const fields = table === 'logged_hold' ? HOLD_FIELDS : SET_FIELDS;
+    const sent = Object.entries(body).filter(([, value]) => value !== undefined);
+    const wrong = sent.find(([field]) => !(fields as readonly string[]).includes(field))?.[0];
+    if (wrong) {
+      const message = `A ${table === 'logged_hold' ? 'hold' : 'set'} has no ${wrong} to correct.`;
+      throw new Problem(400, 'invalid-input', message, [{ path: wrong, message }]);
+    }
+    const was = entry as unknown as Record<string, unknown>;
+    const change = Object.fromEntries(sent.filter(([field, value]) => was[field] !== value)) as Partial<
+      LoggedHold & LoggedSet
+    >;
+    if (Object.keys(change).length === 0) return;
+    const next = { ...was, ...change } as unknown as LoggedSet;
+    if (next.slippedAtRep && next.slippedAtRep > next.reps) throw slipAfterEnd(next.reps);
+    const before = Object.fromEntries(Object.keys(change).map((field) => [field, was[field]]));
+    const correctedAt = this.clock.now();
+    await this.log.correct(
+      table,
+      { id, entryId, lifterId: entry.lifterId, correctedBy: accountId, correctedAt, before, after: change },
+      change,
+    );
   }
+
+  /** A page of the lifter's log by day, the latest first. */
+  async page(
+    clubId: string,
+    lifterId: string,
+    filter: LogFilter,
+    before: string | undefined,
+  ): Promise<LogView> {
+    await this.lifters.profile(clubId, lifterId);
+    const rows = await this.log.page(lifterId, filter, readKey(before), LOG_PAGE + 1);
+    const { items, next } = pageOf(rows, LOG_PAGE, (row) => ({
+      value: row.done_at.toISOString(),
+      id: row.id,
+    }));
+    return { entries: items.map(entryOf), next };
+  }
+
+  private async session(clubId: string, sessionId: string): Promise<{ session: TrainingSession; bar: Bar }> {
+    const session = await this.training.session(clubId, sessionId);
+    const kit = session && (await this.kit.kit(clubId, session.venueId, session.barId));
+    if (!session || !kit) throw notFound('session');
+    return { session, bar: kit.bar };
+  }
+}
+
+export type LogTable = 'logged_hold' | 'logged_set';
+
+/** Entries on one page of the log. */
+const LOG_PAGE = 60;
+/** What is said of a set beside its figures. */
+const SAID = ['pain', 'confidence', 'cause', 'note'] as const;
+const SET_FIELDS = ['load', 'reps', 'grip', 'strapped', 'slippedAtRep', 'note'] as const;
+const HOLD_FIELDS = ['load', 'seconds', 'ended', 'grip', 'note'] as const;
+
+function saidOf(
+  { pain, confidence, cause, note }: LogHoldRequest | LogSetRequest,
+  loggedBy: string,
+): Pick<LoggedSet, 'pain' | 'confidence' | 'cause' | 'note' | 'loggedBy'> {
+  if (cause !== undefined && !SLIP_CAUSES.some((each) => each.id === cause)) {
+    const message = 'Choose one of the causes of the practice book.';
+    throw new Problem(400, 'invalid-input', message, [{ path: 'cause', message }]);
+  }
+  return {
+    pain: pain ?? null,
+    confidence: confidence ?? null,
+    cause: cause ?? null,
+    note: note ?? null,
+    loggedBy,
+  };
+}
+
+function slipAfterEnd(reps: number): Problem {
+  const message = `The slip cannot come after the last repetition (${reps}).`;
+  return new Problem(400, 'invalid-input', message, [{ path: 'slippedAtRep', message }]);
+}
+
+/** Another device was faster with the same set: both are shown, a person chooses. */
+function loggedAlready(other: LoggedSet): Problem {
+  return new Problem(
+    409,
+    'set-logged-already',
+    'This set is already logged from another device. Look at both and keep one.',
+    undefined,
+    loggedSet(other),
+  );
+}
+
+function entryOf(row: LogRow): LogEntry {
+  return {
+    id: row.id,
+    kind: row.kind,
+    sessionId: row.session_id,
+    doneAt: row.done_at.toISOString(),
+    day: row.day,
+    title: row.title,
+    noteToLifter: row.note_to_lifter,
+    liftName: row.lift_id ? (findLift(row.lift_id)?.name ?? row.lift_id) : 'Front rack hold',
+    role: row.role,
+    load: row.load,
+    reps: row.reps,
+    seconds: row.seconds,
+    target: row.target,
+    grip: row.grip,
+    sideUnder: row.side_under,
+    strapped: row.strapped,
+    chalk: row.chalk,
+    slippedAtRep: row.slipped_at_rep,
+    ended: row.ended,
+    pain: row.pain,
+    confidence: row.confidence,
+    cause: row.cause,
+    note: row.note,
+    corrections: row.corrections,
+  };
 }
 
 function refuseOther<Row>(sent: Row, stored: Row, fields: readonly (keyof Row)[]): void {

@@ -1,9 +1,27 @@
-import { Body, Controller, Get, Param, Put } from '@nestjs/common';
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  HttpCode,
+  Param,
+  ParseIntPipe,
+  Post,
+  Put,
+  Query,
+} from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { SessionRequest, type SessionPlanView, type VenueChoice } from '@iron-clasp/contract';
+import {
+  MoveWeekRequest,
+  RepeatWeekRequest,
+  SessionRequest,
+  type SessionPlanView,
+  type VenueChoice,
+  type WeeksView,
+} from '@iron-clasp/contract';
 import type { SignedIn } from '../accounts/accounts.repository.ts';
 import { Who } from '../accounts/guard.ts';
-import { KnownId } from '../http/validation.ts';
+import { KnownDay, KnownId } from '../http/validation.ts';
 import { ProgramsService } from './programs.service.ts';
 
 @ApiTags('programs')
@@ -12,7 +30,7 @@ export class ProgramsController {
   constructor(private readonly programs: ProgramsService) {}
 
   @Get('venues')
-  @ApiOperation({ summary: 'The club’s venues by name' })
+  @ApiOperation({ summary: 'The club’s venues with what they can load, the busiest first' })
   venues(@Who() who: SignedIn): Promise<VenueChoice[]> {
     return this.programs.venues(who.club.id);
   }
@@ -34,5 +52,56 @@ export class ProgramsController {
     @Body() body: SessionRequest,
   ): Promise<SessionPlanView> {
     return this.programs.save(who.club.id, lifter, id, body, who.account.unit);
+  }
+
+  @Delete('sessions/:id')
+  @HttpCode(204)
+  @ApiOperation({ summary: 'Take a session off the program; it can be taken back' })
+  remove(
+    @Who() who: SignedIn,
+    @Param('id', new KnownId('session')) id: string,
+    @Query('version', ParseIntPipe) version: number,
+  ): Promise<void> {
+    return this.programs.remove(who.club.id, id, version);
+  }
+
+  @Put('sessions/:id/restored')
+  @ApiOperation({ summary: 'Take a removed session back' })
+  restore(@Who() who: SignedIn, @Param('id', new KnownId('session')) id: string): Promise<SessionPlanView> {
+    return this.programs.restore(who.club.id, id, who.account.unit);
+  }
+
+  @Post('lifters/:lifter/weeks/:day/repeat')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Write a week into those that follow it; repeated, it changes nothing' })
+  repeat(
+    @Who() who: SignedIn,
+    @Param('lifter', new KnownId('lifter')) lifter: string,
+    @Param('day', new KnownDay()) day: string,
+    @Body() body: RepeatWeekRequest,
+  ): Promise<WeeksView> {
+    return this.programs.repeatWeek(who.club.id, lifter, day, body.weeks);
+  }
+
+  @Post('lifters/:lifter/weeks/:day/move')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Move a week to one that is free' })
+  moveWeek(
+    @Who() who: SignedIn,
+    @Param('lifter', new KnownId('lifter')) lifter: string,
+    @Param('day', new KnownDay()) day: string,
+    @Body() body: MoveWeekRequest,
+  ): Promise<WeeksView> {
+    return this.programs.moveWeek(who.club.id, lifter, day, body.to);
+  }
+
+  @Delete('lifters/:lifter/weeks/:day')
+  @ApiOperation({ summary: 'Take what is not begun of a week off the program' })
+  clearWeek(
+    @Who() who: SignedIn,
+    @Param('lifter', new KnownId('lifter')) lifter: string,
+    @Param('day', new KnownDay()) day: string,
+  ): Promise<WeeksView> {
+    return this.programs.clearWeek(who.club.id, lifter, day);
   }
 }

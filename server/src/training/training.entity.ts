@@ -12,10 +12,18 @@ export class TrainingSession {
   @PrimaryColumn('uuid') id: string;
   @Column('uuid') lifterId: string;
   @Column('uuid') venueId: string;
+  /** Null for the venue's first bar. */
+  @Column('uuid', { nullable: true }) barId: string | null;
+  /** Sessions that repeat one another week by week share it; null for one that stands alone. */
+  @Column('uuid', { nullable: true }) seriesId: string | null;
+  @Column('timestamptz', { nullable: true }) removedAt: Date | null;
   @Column('date') heldOn: string;
   @Column('text') title: string;
   @Column('boolean') hasHold: boolean;
   @Column('boolean') finished: boolean;
+  @Column('timestamptz', { nullable: true }) finishedAt: Date | null;
+  /** What the coach tells the lifter at the end. */
+  @Column('text', { nullable: true }) noteToLifter: string | null;
   /** Grows with every change; a page that saw an older one is told so. */
   @Column('int') version: number;
   /** The lines its sets were written in; null for sessions that came without. */

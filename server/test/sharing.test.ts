@@ -1,0 +1,136 @@
+import { randomUUID } from 'node:crypto';
+import type {
+  ErrorView,
+  InvitationView,
+  MadeLinkView,
+  ProfileView,
+  RackView,
+  SessionView,
+  SharedView,
+} from '@iron-clasp/contract';
+import supertest from 'supertest';
+import { addForeignCoach, Coach, startApi, type Api } from './api.test-helper.ts';
+
+let api: Api;
+let coach: Coach;
+let lifter: string;
+beforeAll(async () => {
+  api = await startApi();
+  coach = await Coach.signIn(api);
+  lifter = (await coach.get<RackView>('/lifters')).lifters.find((row) => row.name === 'Bram Oosterhuis')!.id;
+});
+afterAll(() => api.close());
+
+const open = async <Answer>(path: string, status = 200): Promise<Answer> =>
+  (await supertest(api.app.getHttpServer()).get(`/api${path}`).expect(status)).body;
+
+describe('a read-only link', () => {
+  const id = randomUUID();
+  let made: MadeLinkView;
+
+  it('shows the coming sessions to whoever holds it, and only a hash is kept', async () => {
+    made = await coach.send<MadeLinkView>('put', `/lifters/${lifter}/links/${id}`, { days: 7 }, 200);
+    const shared = await open<SharedView>(made.path);
+    expect(shared).toMatchObject({ lifterName: 'Bram Oosterhuis', club: 'Tarn Quay Barbell', unit: 'lb' });
+    expect(shared.sessions.length).toBeGreaterThan(1);
+    expect(shared.sessions[0]!.sets.every((set) => set.line !== '')).toBe(true);
+    const rows: { secret_hash: string }[] = await api.db.query('SELECT secret_hash FROM share_link');
+    expect(rows.map((row) => row.secret_hash)).not.toContain(made.path.split('/').at(-1));
+    // Sent again its address cannot be told again: the coach makes another.
+    const again = await coach.send<ErrorView>('put', `/lifters/${lifter}/links/${id}`, { days: 7 }, 409);
+    expect(again.error.code).toBe('shown-once');
+  });
+
+  it('is taken back, runs out, and tells nothing of why', async () => {
+    await coach.send('delete', `/lifters/${lifter}/links/${id}`, undefined, 204);
+    const gone = await open<ErrorView>(made.path, 404);
+    const profile = await coach.get<ProfileView>(`/lifters/${lifter}/profile`);
+    expect(profile.links[0]).toMatchObject({ id, madeBy: 'Maren Solvik', revoked: { by: 'Maren Solvik' } });
+    const other = await coach.send<MadeLinkView>(
+      'put',
+      `/lifters/${lifter}/links/${randomUUID()}`,
+      { days: 1 },
+      200,
+    );
+    await api.db.query(`UPDATE share_link SET expires_at = '2026-11-24T11:59:59Z' WHERE id = $1`, [other.id]);
+    expect(await open<ErrorView>(other.path, 404)).toEqual({
+      error: { ...gone.error, requestId: expect.anything() },
+    });
+    await open('/shared/no-such-secret', 404);
+  });
+
+  it('is a coach’s to make for their own lifters only', async () => {
+    const foreign = await Coach.signIn(api, await addForeignCoach(api));
+    await foreign.send('put', `/lifters/${lifter}/links/${randomUUID()}`, { days: 7 }, 404);
+    await foreign.send('delete', `/lifters/${lifter}/links/${id}`, undefined, 404);
+    await coach.send('put', `/lifters/${lifter}/links/${randomUUID()}`, { days: 400 }, 400);
+  });
+});
+
+describe('a lifter’s own account', () => {
+  const email = 'bram@tarnquay.example';
+  const join = (path: string, password: string, status: number): Promise<supertest.Response> =>
+    supertest(api.app.getHttpServer())
+      .post(`/api${path.replace('/join/', '/invitations/')}`)
+      .send({ password })
+      .expect(status)
+      .then((answer) => answer);
+  let path: string;
+
+  it('comes by invitation, with a password that only the lifter knows', async () => {
+    const first = await coach.send<MadeLinkView>(
+      'put',
+      `/lifters/${lifter}/invitations/${randomUUID()}`,
+      { email },
+      200,
+    );
+    path = (
+      await coach.send<MadeLinkView>('put', `/lifters/${lifter}/invitations/${randomUUID()}`, { email }, 200)
+    ).path;
+    // A new invitation takes the one before it back.
+    await join(first.path, 'quay-and-rope', 404);
+    const view = await open<InvitationView>(path.replace('/join/', '/invitations/'));
+    expect(view).toEqual({ club: 'Tarn Quay Barbell', lifterName: 'Bram Oosterhuis', email });
+    await join(path, 'short', 400);
+    await join(path, 'quay-and-rope', 200);
+    await join(path, 'quay-and-rope', 404);
+    const bram = await Coach.signIn(api, { email, password: 'quay-and-rope' });
+    expect((await bram.get<SessionView>('/session')).account).toMatchObject({
+      role: 'lifter',
+      lifterId: lifter,
+      unit: 'lb',
+    });
+    expect((await coach.get<ProfileView>(`/lifters/${lifter}/profile`)).account).toMatchObject({
+      email,
+      state: 'joined',
+    });
+  });
+
+  it('an address that signs in already is refused', async () => {
+    const other = (await coach.get<RackView>('/lifters')).lifters.find(
+      (row) => row.name === 'Noor Haddad',
+    )!.id;
+    const { error } = await coach.send<ErrorView>(
+      'put',
+      `/lifters/${other}/invitations/${randomUUID()}`,
+      { email },
+      409,
+    );
+    expect(error).toMatchObject({ code: 'email-taken', fields: [{ path: 'email' }] });
+  });
+
+  it('put aside, the lifter is signed out; the account taken back, nothing opens', async () => {
+    const bram = await Coach.signIn(api, { email, password: 'quay-and-rope' });
+    const { version } = await coach.get<ProfileView>(`/lifters/${lifter}/profile`);
+    await coach.send('patch', `/lifters/${lifter}/archive`, { archived: true, version }, 200);
+    await bram.get('/session', 401);
+    await coach.send('patch', `/lifters/${lifter}/archive`, { archived: false, version: version + 1 }, 200);
+    await bram.get('/session');
+    await coach.send('delete', `/lifters/${lifter}/account`, undefined, 204);
+    await bram.get('/session', 401);
+    await supertest(api.app.getHttpServer())
+      .post('/api/session')
+      .send({ email, password: 'quay-and-rope' })
+      .expect(401);
+  });
+});
