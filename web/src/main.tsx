@@ -7,12 +7,14 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
 import { makeQueryClient } from './api/queries.ts';
+import { UpdatePrompt } from './offline/update.tsx';
 import { router } from './routes.tsx';
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <QueryClientProvider client={makeQueryClient()}>
       <RouterProvider router={router} />
+      <UpdatePrompt />
     </QueryClientProvider>
   </StrictMode>,
 );

@@ -21,6 +21,14 @@ const routes: RouteObject[] = [
     lazy: async () => ({ Component: (await import('./sign-in/sign-in.tsx')).SignIn }),
   },
   {
+    ...page('/shared/:secret', async () => (await import('./shared/shared.tsx')).Shared),
+    ErrorBoundary: PageFault,
+  },
+  {
+    ...page('/join/:secret', async () => (await import('./shared/join.tsx')).Join),
+    ErrorBoundary: PageFault,
+  },
+  {
     ...pending,
     ErrorBoundary: PageFault,
     lazy: async () => ({ Component: (await import('./sign-in/signed-in.tsx')).SignedIn }),
@@ -35,6 +43,9 @@ const routes: RouteObject[] = [
             ...pending,
             lazy: async () => ({ Component: (await import('./rack/no-lifter.tsx')).NoLifter }),
           },
+          page('kit', async () => (await import('./kit/kit.tsx')).Kit),
+          page('kit/new', async () => (await import('./kit/kit.tsx')).Kit),
+          page('kit/:venueId', async () => (await import('./kit/kit.tsx')).Kit),
           page('lifters/new', async () => (await import('./lifters/new-lifter.tsx')).NewLifter),
           page('lifters/archived', async () => (await import('./lifters/archived.tsx')).Archived),
           {
@@ -45,6 +56,7 @@ const routes: RouteObject[] = [
               { index: true, element: <Navigate to="calls" replace /> },
               page('calls', async () => (await import('./sheet/calls.tsx')).Calls),
               page('profile', async () => (await import('./lifters/profile.tsx')).Profile),
+              page('log', async () => (await import('./log/log.tsx')).Log),
               page('hands', async () => (await import('./hands/hands.tsx')).Hands),
               page('program', async () => (await import('./program/program.tsx')).Program),
               page('ramp', async () => (await import('./sheet/ramp.tsx')).Ramp),
@@ -57,6 +69,7 @@ const routes: RouteObject[] = [
             lazy: async () => ({ Component: (await import('./practice/practice-book.tsx')).PracticeBook }),
             children: [
               { index: true, element: <Navigate to="schools" replace /> },
+              page('schools/:schoolId', async () => (await import('./practice/club-school.tsx')).ClubSchool),
               page('schools', async () => (await import('./practice/schools.tsx')).Schools),
               page('rules', async () => (await import('./practice/rules.tsx')).Rules),
               page('lifts', async () => (await import('./practice/lifts.tsx')).Lifts),
@@ -69,11 +82,10 @@ const routes: RouteObject[] = [
       },
       page('/cards', async () => (await import('./cards/cards.tsx')).TodaysCards),
       page('/cards/:sessionId', async () => (await import('./cards/cards.tsx')).OneCard),
-      {
-        path: '/floor/:sessionId',
-        ...pending,
-        lazy: async () => ({ Component: (await import('./floor/floor.tsx')).Floor }),
-      },
+      page('/floor', async () => (await import('./floor/floor-start.tsx')).FloorStart),
+      page('/floor/:sessionIds', async () => (await import('./floor/floor.tsx')).Floor),
+      page('/live/:sessionIds', async () => (await import('./live/live.tsx')).Live),
+      page('/sessions/:sessionId/end', async () => (await import('./floor/session-end.tsx')).SessionEnd),
     ],
   },
   { path: '*', ...pending, lazy: async () => ({ Component: (await import('./parts/nowhere.tsx')).Nowhere }) },

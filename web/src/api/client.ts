@@ -6,12 +6,15 @@ export class ApiError extends Error {
   /** HTTP status, or 0 where no answer came. */
   readonly status: number;
   readonly fields: NonNullable<ErrorView['error']['fields']>;
+  /** What is there already, where two devices logged the same set. */
+  readonly other: ErrorView['error']['other'];
 
   constructor(status: number, error: ErrorView['error']) {
     super(error.message);
     this.status = status;
     this.code = error.code;
     this.fields = error.fields ?? [];
+    this.other = error.other;
   }
 
   /** True where trying the same again later may well succeed. */

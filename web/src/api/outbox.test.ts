@@ -1,4 +1,4 @@
-import { Outbox, type Waiting } from './outbox.ts';
+import { Outbox, type WaitingHoldOrNot } from './outbox.ts';
 
 function store(): {
   getItem: (key: string) => string | null;
@@ -13,8 +13,9 @@ function store(): {
   };
 }
 
-const entry = (id: string): Waiting => ({
+const entry = (id: string): WaitingHoldOrNot => ({
   id,
+  kind: 'hold',
   sessionId: 's',
   accountId: 'a',
   body: {
@@ -99,5 +100,49 @@ describe('Outbox', () => {
     const disk = store();
     disk.kept.set('iron-clasp.outbox', '{broken');
     expect(new Outbox(disk).all()).toEqual([]);
+  });
+
+  it('reads what an older version of the page left as the holds they were', () => {
+    const disk = store();
+    const { kind: _kind, ...old } = entry('1');
+    disk.setItem('iron-clasp.outbox', JSON.stringify([old]));
+    expect(new Outbox(disk).all()).toEqual([entry('1')]);
+  });
+
+  it('ours against another device’s: theirs is taken back first, then ours is sent again', () => {
+    const box = new Outbox(store());
+    const body = {
+      plannedSetId: 'p',
+      load: 60,
+      reps: 3,
+      grip: 'hook',
+      strapped: false,
+      chalk: 'block',
+    } as const;
+    const ours = {
+      id: 'ours',
+      kind: 'set',
+      sessionId: 's',
+      accountId: 'a',
+      body: { ...body, doneAt: '' },
+    } as const;
+    const other = {
+      ...body,
+      id: 'theirs',
+      slippedAtRep: null,
+      pain: null,
+      confidence: null,
+      cause: null,
+      note: null,
+      doneAt: '',
+    };
+    box.add(ours);
+    box.refuse('ours', 'logged already', other);
+    expect(box.all()[0]).toMatchObject({ refused: 'logged already', other: { id: 'theirs' } });
+    box.insist('ours');
+    expect(box.all()).toEqual([
+      { id: 'theirs', kind: 'set', sessionId: 's', accountId: 'a', body: null },
+      ours,
+    ]);
   });
 });

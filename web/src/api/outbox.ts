@@ -1,27 +1,33 @@
-import type { LogHoldRequest } from '@iron-clasp/contract';
+import type { HandsCheckRequest, LoggedSetView, LogHoldRequest, LogSetRequest } from '@iron-clasp/contract';
 
-/** A hold, or the taking back of one, that the server has not acknowledged yet. */
-export interface Waiting {
+interface Entry {
   /** Made here; the server keeps one entry an id however often it is sent. */
   readonly id: string;
   readonly sessionId: string;
   readonly accountId: string;
-  /** What was done; null where the hold of this id is taken back, sent already or not. */
-  readonly body: LogHoldRequest | null;
   /** Why the server refused it; such an entry is kept until the person mends or drops it. */
   readonly refused?: string;
+  /** What another device logged for the same set. */
+  readonly other?: LoggedSetView;
 }
 
-/** A waiting hold, as against the taking back of one. */
-export type WaitingHold = Waiting & { readonly body: LogHoldRequest };
+/** A set as it was done; null where the one of this id is taken back, sent already or not. */
+export type WaitingSet = Entry & { readonly kind: 'set'; readonly body: LogSetRequest | null };
+/** A hold, likewise. */
+export type WaitingHoldOrNot = Entry & { readonly kind: 'hold'; readonly body: LogHoldRequest | null };
+export type WaitingHands = Entry & {
+  readonly kind: 'hands';
+  readonly lifterId: string;
+  readonly body: HandsCheckRequest;
+};
 
-export function isHold(entry: Waiting): entry is WaitingHold {
-  return entry.body !== null;
-}
+/** What the server has not acknowledged yet. */
+export type Waiting = WaitingSet | WaitingHoldOrNot | WaitingHands;
 
 type Store = Pick<Storage, 'getItem' | 'setItem'>;
 
-const KEY = 'iron-clasp.outbox';
+/** Where entries wait in the browser's storage. */
+export const OUTBOX_KEY = 'iron-clasp.outbox';
 
 /** Entries on their way, kept on this device until the server has them: a reload or a dead battery loses nothing. */
 export class Outbox {
@@ -30,6 +36,9 @@ export class Outbox {
   #seen: readonly Waiting[];
   /** True after the device had no room: then memory is the truth until a write goes through. */
   #unsaved = false;
+
+  /** Is what waits only in this page, since the device has no room? */
+  readonly unsaved = (): boolean => this.#unsaved;
 
   constructor(store: Store) {
     this.#store = store;
@@ -64,15 +73,29 @@ export class Outbox {
     this.#write(this.#read().filter((each) => each.id !== id));
   }
 
-  refuse(id: string, why: string): void {
-    this.#write(this.#read().map((each) => (each.id === id ? { ...each, refused: why } : each)));
+  refuse(id: string, why: string, other?: LoggedSetView): void {
+    this.#write(
+      this.#read().map((each) =>
+        each.id === id ? { ...each, refused: why, ...(other && { other }) } : each,
+      ),
+    );
+  }
+
+  /** Lets ours stand against what another device logged: theirs is taken back first. */
+  insist(id: string): void {
+    const entry = this.#read().find((each) => each.id === id);
+    if (!entry?.other) return;
+    const { refused: _refused, other, ...ours } = entry;
+    const { sessionId, accountId } = entry;
+    const theirs: Waiting = { id: other.id, kind: 'set', sessionId, accountId, body: null };
+    this.#write([...this.#read().filter((each) => each.id !== id), theirs, ours as Waiting]);
   }
 
   #read(): readonly Waiting[] {
     if (this.#unsaved) return this.#seen;
     try {
-      const stored: unknown = JSON.parse(this.#store.getItem(KEY) ?? '[]');
-      return Array.isArray(stored) ? (stored as Waiting[]) : [];
+      const stored: unknown = JSON.parse(this.#store.getItem(OUTBOX_KEY) ?? '[]');
+      return Array.isArray(stored) ? stored.map(asWaiting) : [];
     } catch {
       return [];
     }
@@ -81,7 +104,7 @@ export class Outbox {
   #write(entries: readonly Waiting[]): void {
     this.#seen = entries;
     try {
-      this.#store.setItem(KEY, JSON.stringify(entries));
+      this.#store.setItem(OUTBOX_KEY, JSON.stringify(entries));
       this.#unsaved = false;
     } catch {
       // The device’s storage is full: the entry still goes to the server while this page is open.
@@ -93,4 +116,9 @@ export class Outbox {
   #tell(): void {
     for (const listener of this.#listeners) listener();
   }
+}
+
+/** Entries of an older version of the page were holds, every one. */
+function asWaiting(stored: unknown): Waiting {
+  return { kind: 'hold', ...(stored as object) } as Waiting;
 }

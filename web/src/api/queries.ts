@@ -2,31 +2,40 @@ import {
   MutationCache,
   QueryCache,
   QueryClient,
+  useInfiniteQuery,
   useMutation,
   useQuery,
   useQueryClient,
+  type InfiniteData,
+  type UseInfiniteQueryResult,
   type UseMutationResult,
   type UseQueryResult,
 } from '@tanstack/react-query';
 import type {
-  ArchivedLifter,
+  ArchivedView,
   ArchiveRequest,
   CallsView,
   CurveView,
+  FinishRequest,
+  FloorView,
   HandsCheckRequest,
   HandsCheckView,
   HandsHistoryView,
+  LifterChangesView,
   LifterRequest,
+  MeetRequest,
   MoveSessionRequest,
   OverrideRequest,
   PreferencesRequest,
   ProfileView,
   RackView,
+  SessionEndView,
   SessionPlanView,
   SessionRequest,
   SessionView,
   SheetView,
   SignInRequest,
+  TodayView,
   VenueChoice,
   WelcomeView,
   WhatIfRequest,
@@ -39,6 +48,9 @@ export const keys = {
   session: ['session'],
   welcome: ['welcome'],
   rack: ['rack'],
+  rackOf: (find: string) => ['rack', find],
+  today: ['today'],
+  floor: (sessionId: string) => ['floor', sessionId],
   sheet: (lifterId: string) => ['sheet', lifterId],
   calls: (sessionId: string) => ['calls', sessionId],
   curve: (lifterId: string) => ['curve', lifterId],
@@ -92,8 +104,23 @@ export function useWelcome(): UseQueryResult<WelcomeView, ApiError> {
   return useQuery({ queryKey: keys.welcome, queryFn: () => ask<WelcomeView>('GET', '/welcome') });
 }
 
-export function useRack(): UseQueryResult<RackView, ApiError> {
-  return useQuery({ queryKey: keys.rack, queryFn: () => ask<RackView>('GET', '/lifters') });
+/** The rack a page at a time, of those whose name holds `find`. */
+export function useRack(find = ''): UseInfiniteQueryResult<InfiniteData<RackView>, ApiError> {
+  return useInfiniteQuery({
+    queryKey: keys.rackOf(find),
+    queryFn: ({ pageParam }) =>
+      ask<RackView>(
+        'GET',
+        `/lifters?${new URLSearchParams({ find, ...(pageParam && { after: pageParam }) })}`,
+      ),
+    initialPageParam: '',
+    getNextPageParam: (last) => last.next,
+    placeholderData: (before) => before,
+  });
+}
+
+export function useToday(): UseQueryResult<TodayView, ApiError> {
+  return useQuery({ queryKey: keys.today, queryFn: () => ask<TodayView>('GET', '/lifters/today') });
 }
 
 export function useSheet(lifterId: string): UseQueryResult<SheetView, ApiError> {
@@ -108,6 +135,45 @@ export function useCalls(sessionId: string | null): UseQueryResult<CallsView, Ap
     queryKey: keys.calls(sessionId ?? ''),
     queryFn: () => ask<CallsView>('GET', `/sessions/${sessionId}/calls`),
     enabled: sessionId !== null,
+  });
+}
+
+/** A session with everything the floor needs; read once and kept, since what is logged is laid over it. */
+export function useFloor(sessionId: string): UseQueryResult<FloorView, ApiError> {
+  return useQuery({
+    queryKey: keys.floor(sessionId),
+    queryFn: () => ask<FloorView>('GET', `/sessions/${sessionId}/floor`),
+  });
+}
+
+export function useEnd(sessionId: string): UseQueryResult<SessionEndView, ApiError> {
+  return useQuery({
+    queryKey: ['end', sessionId],
+    queryFn: () => ask<SessionEndView>('GET', `/sessions/${sessionId}/end`),
+    staleTime: 0,
+  });
+}
+
+export function useFinish(sessionId: string): UseMutationResult<SessionEndView, ApiError, FinishRequest> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: FinishRequest) => ask<SessionEndView>('PUT', `/sessions/${sessionId}/end`, body),
+    onSuccess: (view) => {
+      client.setQueryData(['end', sessionId], view);
+      refreshProgram(client, view.session.lifterId);
+      void client.invalidateQueries({ queryKey: ['log', view.session.lifterId] });
+    },
+  });
+}
+
+export function useReopen(sessionId: string): UseMutationResult<void, ApiError, void> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: () => ask<void>('DELETE', `/sessions/${sessionId}/end`),
+    onSuccess: () => {
+      for (const key of [['end', sessionId], ['sheet'], keys.rack, keys.floor(sessionId)])
+        void client.invalidateQueries({ queryKey: key });
+    },
   });
 }
 
@@ -232,10 +298,61 @@ export function useProfile(lifterId: string): UseQueryResult<ProfileView, ApiErr
   });
 }
 
-export function useArchived(): UseQueryResult<ArchivedLifter[], ApiError> {
-  return useQuery({
+/** Lifters put aside, a page at a time. */
+export function useArchived(): UseInfiniteQueryResult<InfiniteData<ArchivedView>, ApiError> {
+  return useInfiniteQuery({
     queryKey: keys.archived,
-    queryFn: () => ask<ArchivedLifter[]>('GET', '/lifters/archived'),
+    queryFn: ({ pageParam }) =>
+      ask<ArchivedView>('GET', `/lifters/archived${pageParam && `?after=${encodeURIComponent(pageParam)}`}`),
+    initialPageParam: '',
+    getNextPageParam: (last) => last.next,
+  });
+}
+
+export interface MeetToSave {
+  readonly id: string;
+  readonly body: MeetRequest;
+}
+
+/** Writes a meet, or takes one off where there is no body. */
+export function useMeet(
+  lifterId: string,
+): UseMutationResult<ProfileView, ApiError, MeetToSave | { readonly id: string; readonly body: null }> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ id, body }) =>
+      body
+        ? ask<ProfileView>('PUT', `/lifters/${lifterId}/meets/${id}`, body)
+        : ask<ProfileView>('DELETE', `/lifters/${lifterId}/meets/${id}`),
+    onSuccess: (profile) => keepProfile(client, profile),
+  });
+}
+
+/** Changes of a lifter beyond those of the profile, fetched when asked for. */
+export function useOlderChanges(
+  lifterId: string,
+  next: string | null,
+): UseInfiniteQueryResult<InfiniteData<LifterChangesView>, ApiError> {
+  return useInfiniteQuery({
+    queryKey: ['changes', lifterId, next],
+    queryFn: ({ pageParam }) =>
+      ask<LifterChangesView>('GET', `/lifters/${lifterId}/changes?before=${encodeURIComponent(pageParam)}`),
+    initialPageParam: next ?? '',
+    getNextPageParam: (last) => last.next,
+    enabled: false,
+  });
+}
+
+/** Deletes a lifter with the receipt of an export. */
+export function useDeleteLifter(lifterId: string): UseMutationResult<void, ApiError, string> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (receipt: string) =>
+      ask<void>('DELETE', `/lifters/${lifterId}?receipt=${encodeURIComponent(receipt)}`),
+    onSuccess: () => {
+      for (const key of [keys.rack, keys.today, keys.archived])
+        void client.invalidateQueries({ queryKey: key });
+    },
   });
 }
 
@@ -289,18 +406,22 @@ export function useSaveSessions(
       for (const { id, body } of sessions)
         await ask<SessionPlanView>('PUT', `/lifters/${lifterId}/sessions/${id}`, body);
     },
-    onSettled: () => {
-      for (const key of [
-        keys.sheet(lifterId),
-        keys.curve(lifterId),
-        keys.rack,
-        ['calls'],
-        ['plan'],
-        ['what-if'],
-      ])
-        void client.invalidateQueries({ queryKey: key });
-    },
+    onSettled: () => refreshProgram(client, lifterId),
   });
+}
+
+/** Lets everything that rests on a lifter's program be fetched anew. */
+export function refreshProgram(client: QueryClient, lifterId: string): void {
+  for (const key of [
+    keys.sheet(lifterId),
+    keys.curve(lifterId),
+    keys.rack,
+    keys.today,
+    ['calls'],
+    ['plan'],
+    ['what-if'],
+  ])
+    void client.invalidateQueries({ queryKey: key });
 }
 
 /** Takes a changed lifter into the cache and lets everything that rests on them be fetched anew. */
@@ -310,6 +431,7 @@ function keepProfile(client: QueryClient, profile: ProfileView): void {
     keys.sheet(profile.id),
     keys.curve(profile.id),
     keys.rack,
+    keys.today,
     keys.archived,
     ['calls'],
     ['what-if'],
@@ -317,9 +439,20 @@ function keepProfile(client: QueryClient, profile: ProfileView): void {
     void client.invalidateQueries({ queryKey: key });
 }
 
+/** What is kept for days without a network moves with what the server acknowledged: a reload shows the same. */
+function keepForOffline(path: string, data: unknown): void {
+  navigator.serviceWorker?.controller?.postMessage({ kind: 'keep', path, data });
+}
+
 /** Takes a freshly called session into the cache and lets everything that rests on the log be fetched anew. */
 export function keepCalls(client: QueryClient, view: CallsView): void {
   client.setQueryData(keys.calls(view.session.id), view);
+  const floor = client.getQueryData<FloorView>(keys.floor(view.session.id));
+  if (floor) {
+    const now = { ...floor, calls: view };
+    client.setQueryData(keys.floor(view.session.id), now);
+    keepForOffline(`/api/sessions/${view.session.id}/floor`, now);
+  }
   for (const key of [
     keys.curve(view.session.lifterId),
     keys.sheet(view.session.lifterId),

@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import type { CallsView } from '@iron-clasp/contract';
 import { useCallback, useEffect, useRef, useSyncExternalStore } from 'react';
 import { ApiError, ask } from './client.ts';
-import { isHold, Outbox, type Waiting, type WaitingHold } from './outbox.ts';
+import { Outbox, OUTBOX_KEY, type Waiting } from './outbox.ts';
 import { keepCalls, signedOut, useSession } from './queries.ts';
 
 export const outbox = new Outbox(window.localStorage);
@@ -25,14 +25,14 @@ export function useOutbox(): { waiting: readonly Waiting[]; send: () => Promise<
       // In order, one at a time; what cannot be sent now stays for the next try.
       for (let entry = next(); entry; entry = next()) {
         try {
-          const view = await (isHold(entry) ? sendHold(entry) : takeBack(entry));
+          const view = await sendOne(entry);
           outbox.acknowledge(entry);
           keepCalls(client, view);
         } catch (error) {
           if (!(error instanceof ApiError) || error.passing) return;
           // Not refused, only not now: after signing in, or with a fresh token, it goes through.
           if (error.status === 401 || error.code === 'stale-page') return signedOut(client);
-          outbox.refuse(entry.id, error.message);
+          outbox.refuse(entry.id, error.message, error.other);
         }
       }
     };
@@ -54,22 +54,30 @@ export function useOutbox(): { waiting: readonly Waiting[]; send: () => Promise<
   }, [unsent, send]);
 
   useEffect(() => {
-    const other = (): void => outbox.refresh();
+    const other = (event: StorageEvent): void => {
+      if (event.key !== OUTBOX_KEY) return;
+      outbox.refresh();
+      // What another tab has sent is on the server now.
+      void client.invalidateQueries({ queryKey: ['floor'] });
+    };
     window.addEventListener('storage', other);
     return () => window.removeEventListener('storage', other);
-  }, []);
+  }, [client]);
 
   return { waiting, send };
 }
 
-function sendHold(entry: WaitingHold): Promise<CallsView> {
-  return ask<CallsView>('PUT', `/sessions/${entry.sessionId}/holds/${entry.id}`, entry.body);
-}
-
-async function takeBack(entry: Waiting): Promise<CallsView> {
-  await ask('DELETE', `/holds/${entry.id}`).catch((error: unknown) => {
+async function sendOne(entry: Waiting): Promise<CallsView> {
+  const { id, sessionId } = entry;
+  if (entry.kind === 'hands') {
+    await ask('PUT', `/lifters/${entry.lifterId}/hands-checks/${id}`, entry.body);
+    return ask<CallsView>('GET', `/sessions/${sessionId}/calls`);
+  }
+  const kind = `${entry.kind}s` as const;
+  if (entry.body) return ask<CallsView>('PUT', `/sessions/${sessionId}/${kind}/${id}`, entry.body);
+  await ask('DELETE', `/${kind}/${id}`).catch((error: unknown) => {
     // It never arrived: there is nothing to take back.
     if (!(error instanceof ApiError && error.status === 404)) throw error;
   });
-  return ask<CallsView>('GET', `/sessions/${entry.sessionId}/calls`);
+  return ask<CallsView>('GET', `/sessions/${sessionId}/calls`);
 }

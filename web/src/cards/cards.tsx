@@ -3,7 +3,7 @@ import { GRIP_NAMES, type MassUnit } from '@iron-clasp/core';
 import { ArrowLeft, Printer } from 'lucide-react';
 import type { ReactElement, ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
-import { useCalls, useRack } from '../api/queries.ts';
+import { useCalls, useToday } from '../api/queries.ts';
 import { useUnit } from '../api/use-unit.ts';
 import { GripMark } from '../marks/grip-mark.tsx';
 import { loadingWords } from '../marks/plates.ts';
@@ -25,19 +25,19 @@ export function OneCard(): ReactElement {
 
 /** The cards of everybody who trains today, one page each. */
 export function TodaysCards(): ReactElement {
-  const rack = useRack();
-  const today = rack.data?.lifters.filter((row) => row.nextSession?.on === rack.data.today) ?? [];
+  const today = useToday();
+  const sessions = today.data?.sessions ?? [];
   return (
     <Page title="Today’s cards">
-      {rack.isPending && <Loading what="the cards" lines={9} />}
-      {rack.error && <Failed error={rack.error} retry={() => void rack.refetch()} />}
-      {rack.data && today.length === 0 && (
+      {today.isPending && <Loading what="the cards" lines={9} />}
+      {today.error && <Failed error={today.error} retry={() => void today.refetch()} />}
+      {today.data && sessions.length === 0 && (
         <Empty title="Nobody trains today">
           <p>Cards stand here on days with a written session.</p>
         </Empty>
       )}
-      {today.map((row) => (
-        <Card key={row.id} sessionId={row.nextSession!.id} />
+      {sessions.map((each) => (
+        <Card key={each.id} sessionId={each.id} />
       ))}
     </Page>
   );
@@ -65,10 +65,11 @@ function Card({ sessionId }: { sessionId: string }): ReactElement {
   const unit = useUnit();
   if (calls.isPending) return <Loading what="the card" lines={8} />;
   if (!calls.data) return <Failed error={calls.error} retry={() => void calls.refetch()} />;
-  return <Written view={calls.data} unit={unit} />;
+  return <WrittenCard view={calls.data} unit={unit} />;
 }
 
-function Written({ view, unit }: { view: CallsView; unit: MassUnit }): ReactElement {
+/** One session as it goes on paper or a phone. */
+export function WrittenCard({ view, unit }: { view: CallsView; unit: MassUnit }): ReactElement {
   const { session, hold } = view;
   const groups = groupSets(view.sets);
   const once = (of: (set: (typeof view.sets)[number]) => readonly string[]): string[] => [

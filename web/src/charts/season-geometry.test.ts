@@ -9,7 +9,7 @@ const sheet = {
       { kind: 'holdBlock' as const, label: 'Hold block', from: '2026-10-26', to: '2026-11-08' },
       { kind: 'meet' as const, label: 'Lantern Cup', from: '2026-11-28', to: '2026-11-28' },
     ],
-    sessions: [{ id: 'a', on: '2026-11-03', title: 'Deadlift', done: true, holds: 2 }],
+    sessions: [{ id: 'a', on: '2026-11-03', title: 'Deadlift', version: 1, done: true, holds: 2 }],
   },
 };
 

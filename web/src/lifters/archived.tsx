@@ -1,5 +1,6 @@
 import { format, parseISO } from 'date-fns';
 import type { ReactElement } from 'react';
+import { Link } from 'react-router';
 import { useArchive, useArchived } from '../api/queries.ts';
 import { Button } from '../parts/button.tsx';
 import { Empty, Failed, Loading } from '../parts/states.tsx';
@@ -8,25 +9,32 @@ import { Empty, Failed, Loading } from '../parts/states.tsx';
 export function Archived(): ReactElement {
   const archived = useArchived();
   const archive = useArchive();
+  const lifters = archived.data?.pages.flatMap((page) => page.lifters);
   return (
     <div className="px-4 pb-12 pt-4 md:px-8">
       <h1 className="text-4xl">Put aside</h1>
       {archived.isPending && <Loading what="the lifters put aside" />}
       {archived.error && <Failed error={archived.error} retry={() => void archived.refetch()} />}
       {archive.error && <Failed error={archive.error} />}
-      {archived.data?.length === 0 && (
+      {lifters?.length === 0 && (
         <Empty title="Nobody is put aside">
           <p>A lifter who is put aside, from their profile, leaves the rack and keeps everything.</p>
         </Empty>
       )}
       <ul className="mt-3 max-w-2xl">
-        {archived.data?.map((lifter) => (
+        {lifters?.map((lifter) => (
           <li
             key={lifter.id}
             className="flex flex-wrap items-center justify-between gap-3 border-b border-rule py-2"
           >
             <span>
-              <b>{lifter.name}</b>, {lifter.sport}
+              <Link
+                to={`/lifters/${lifter.id}/profile`}
+                className="font-semibold underline underline-offset-4"
+              >
+                {lifter.name}
+              </Link>
+              , {lifter.sport}
               <span className="text-quiet"> · since {format(parseISO(lifter.archivedAt), 'd MMM yyyy')}</span>
             </span>
             <Button
@@ -40,6 +48,15 @@ export function Archived(): ReactElement {
           </li>
         ))}
       </ul>
+      {archived.hasNextPage && (
+        <Button
+          className="mt-3"
+          disabled={archived.isFetchingNextPage}
+          onClick={() => void archived.fetchNextPage()}
+        >
+          More
+        </Button>
+      )}
     </div>
   );
 }

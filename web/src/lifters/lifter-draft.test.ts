@@ -18,8 +18,17 @@ const profile: ProfileView = {
   hookStage: 'none',
   thresholds: DEFAULT_THRESHOLDS,
   history: [],
+  handLength: 181,
+  handSpan: null,
+  usualReps: null,
+  deadliftOn: '2026-09-12',
+  bestLifts: [{ liftId: 'squat', load: 101.3, on: null }],
   unanswered: ['dominantHand', 'hookStage'],
-  changes: [],
+  conflicts: [],
+  changes: { changes: [], next: null },
+  account: null,
+  links: [],
+  meets: [],
 };
 const none = new Set<string>();
 
@@ -28,7 +37,8 @@ it('what is not touched is sent as it was, to the digit, in either unit', () => 
     const sent = requestOf(draftOf(profile, unit), profile, unit, none);
     expect(sent.deadliftMax).toBe(120.2);
     expect(sent.thresholds).toEqual(DEFAULT_THRESHOLDS);
-    expect(sent).toMatchObject({ version: 3, stance: 'conventional' });
+    expect(sent).toMatchObject({ version: 3, stance: 'conventional', handLength: 181, handSpan: null });
+    expect(sent.bestLifts).toEqual(profile.bestLifts);
   }
 });
 

@@ -1,5 +1,5 @@
-import type { LifterRequest, ProfileView } from '@iron-clasp/contract';
-import { type HistoryFlag, type MassUnit, type SetRole } from '@iron-clasp/core';
+import type { KnownHistory, LifterRequest, ProfileView } from '@iron-clasp/contract';
+import { type MassUnit, type SetRole } from '@iron-clasp/core';
 import { inUnit, typedMass, typedNumber } from '../parts/figures.ts';
 
 /** A lifter as it is being typed: masses in the reader's unit, chances in per cent, all as text. */
@@ -13,7 +13,23 @@ export interface Draft {
   readonly schoolId: string;
   readonly hookStage: ProfileView['hookStage'];
   readonly thresholds: Readonly<Record<SetRole, string>>;
-  readonly history: readonly HistoryFlag[];
+  readonly history: readonly KnownHistory[];
+  /** mm as typed, empty where nobody knows; so are the three below. */
+  readonly handLength: string;
+  readonly handSpan: string;
+  readonly usualReps: string;
+  readonly deadliftOn: string;
+  readonly bestLifts: readonly BestDraft[];
+}
+
+/** A best lift as it is being typed, the load in the reader's unit. */
+export interface BestDraft {
+  readonly key: string;
+  readonly liftId: string;
+  readonly load: string;
+  readonly on: string;
+  /** kg as stored, while the load is not touched. */
+  readonly kg?: number;
 }
 
 /** Fields that are asked later: only what the coach touched counts as an answer. */
@@ -32,8 +48,16 @@ export const FIELD_NAMES: Readonly<Record<string, string>> = {
   hookStage: 'hook stage',
   thresholds: 'thresholds',
   history: 'history',
+  handLength: 'hand length',
+  handSpan: 'hand span',
+  usualReps: 'usual repetitions',
+  deadliftOn: 'day of the best deadlift',
+  bestLifts: 'best lifts',
   archived: 'put aside',
 };
+
+const optionalText = (value: number | null): string => (value === null ? '' : String(value));
+const optionalNumber = (text: string): number | null => (text.trim() === '' ? null : typedNumber(text));
 
 const percentText = (chance: number): string => String(Number((chance * 100).toFixed(1)));
 
@@ -52,6 +76,17 @@ export function draftOf(profile: ProfileView, unit: MassUnit): Draft {
       Object.entries(profile.thresholds).map(([role, chance]) => [role, percentText(chance)]),
     ) as Draft['thresholds'],
     history: profile.history,
+    handLength: optionalText(profile.handLength),
+    handSpan: optionalText(profile.handSpan),
+    usualReps: optionalText(profile.usualReps),
+    deadliftOn: profile.deadliftOn ?? '',
+    bestLifts: profile.bestLifts.map(({ liftId, load, on }, i) => ({
+      key: `${i} ${liftId}`,
+      liftId,
+      load: String(Number(inUnit(load, unit).toFixed(1))),
+      on: on ?? '',
+      kg: load,
+    })),
   };
 }
 
@@ -83,6 +118,15 @@ export function requestOf(
       ]),
     ) as ProfileView['thresholds'],
     history: [...draft.history],
+    handLength: optionalNumber(draft.handLength),
+    handSpan: optionalNumber(draft.handSpan),
+    usualReps: optionalNumber(draft.usualReps),
+    deadliftOn: draft.deadliftOn || null,
+    bestLifts: draft.bestLifts.map(({ liftId, load, on, kg }) => ({
+      liftId,
+      load: kg ?? typedMass(load, unit),
+      on: on || null,
+    })),
   };
 }
 

@@ -1,39 +1,26 @@
-import {
-  HISTORY_KINDS,
-  HOOK_STAGES,
-  SCHOOLS,
-  SIDES,
-  type HistoryFlag,
-  type HistoryKind,
-  type SetRole,
-} from '@iron-clasp/core';
+import { HOOK_STAGES, SCHOOLS, SIDES, type SetRole } from '@iron-clasp/core';
 import type { ProfileView } from '@iron-clasp/contract';
-import { format, parseISO } from 'date-fns';
 import { useState, type FormEvent, type ReactElement, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { useArchive, useProfile, useSaveLifter } from '../api/queries.ts';
+import { useClubSchools } from '../api/school-queries.ts';
 import { useUnit } from '../api/use-unit.ts';
 import { Button } from '../parts/button.tsx';
 import { Choices } from '../parts/choices.tsx';
 import { Field } from '../parts/field.tsx';
+import { Pick } from '../parts/pick.tsx';
 import { Failed, Loading } from '../parts/states.tsx';
 import { ROLE_WORDS } from '../parts/words.ts';
 import { useOpenSheet } from '../sheet/sheet.tsx';
 import { differences, draftOf, FIELD_NAMES, requestOf, type Draft } from './lifter-draft.ts';
+import { BestLifts } from './best-lifts.tsx';
+import { Changes } from './changes.tsx';
+import { Export } from './export.tsx';
+import { History } from './history-fields.tsx';
+import { Meets } from './meets.tsx';
+import { Sharing } from './sharing.tsx';
 
 const STANCES = ['conventional', 'sumo', 'sumo, large thighs', 'clean-grip'];
-const HISTORY_WORDS: Record<HistoryKind, string> = {
-  bicepsTendon: 'biceps tendon',
-  shoulder: 'shoulder',
-  elbowTendon: 'elbow tendon',
-  thumbArthritis: 'thumb-joint arthritis',
-  bloodPressure: 'blood pressure',
-  fainting: 'fainting',
-  heart: 'heart',
-  recentOperation: 'recent operation',
-  pregnancy: 'pregnancy',
-  underEighteen: 'under 18',
-};
 const ASKED_ROLES: readonly SetRole[] = ['warmup', 'volume', 'backoff', 'accessory', 'top', 'attempt'];
 
 /** Everything a coach may change about the lifter, and what was changed before. */
@@ -59,6 +46,7 @@ function Editor({ profile, reload }: EditorProps): ReactElement {
   /** Fields that somebody else changed while this was being typed. */
   const [theirs, setTheirs] = useState<readonly (keyof Draft)[]>([]);
   const save = useSaveLifter(profile.id);
+  const copies = useClubSchools();
   const set = (part: Partial<Draft>): void => {
     setDraft({ ...draft, ...part });
     setTouched(new Set([...touched, ...Object.keys(part)]));
@@ -140,7 +128,7 @@ function Editor({ profile, reload }: EditorProps): ReactElement {
           onChange={(dominantHand) => set({ dominantHand })}
         />
         <div className="grid gap-4 sm:grid-cols-2">
-          <Select
+          <Pick
             label={<>Stance{note('stance')}</>}
             value={draft.stance}
             error={fault('stance')}
@@ -156,14 +144,19 @@ function Editor({ profile, reload }: EditorProps): ReactElement {
               className="rounded-sm border border-edge bg-ground px-3 py-2"
             />
           </label>
-          <Select
+          <Pick
             label={<>School{note('schoolId')}</>}
             value={draft.schoolId}
             error={fault('schoolId')}
             onChange={(schoolId) => set({ schoolId })}
-            options={SCHOOLS.map((school) => [school.id, school.name] as const)}
+            options={[
+              ...SCHOOLS.map((school) => [school.id, school.name] as const),
+              ...(copies.data ?? [])
+                .filter((own) => !own.archived || own.id === draft.schoolId)
+                .map((own) => [own.id, `${own.school.name} (ours)`] as const),
+            ]}
           />
-          <Select
+          <Pick
             label={<>Hook stage{note('hookStage')}</>}
             value={draft.hookStage}
             error={fault('hookStage')}
@@ -171,6 +164,41 @@ function Editor({ profile, reload }: EditorProps): ReactElement {
             options={HOOK_STAGES.map((stage) => [stage, stage === 'none' ? 'not started' : stage] as const)}
           />
         </div>
+        <div className="grid gap-4 sm:grid-cols-4">
+          <Field
+            label="Deadlifted on"
+            type="date"
+            value={draft.deadliftOn}
+            error={fault('deadliftOn')}
+            onChange={(event) => set({ deadliftOn: event.target.value })}
+          />
+          <Field
+            label="Usual reps"
+            inputMode="numeric"
+            value={draft.usualReps}
+            error={fault('usualReps')}
+            onChange={(event) => set({ usualReps: event.target.value })}
+          />
+          <Field
+            label="Hand length"
+            unit="mm"
+            title="Wrist crease to the tip of the middle finger"
+            inputMode="decimal"
+            value={draft.handLength}
+            error={fault('handLength')}
+            onChange={(event) => set({ handLength: event.target.value })}
+          />
+          <Field
+            label="Hand span"
+            unit="mm"
+            title="Thumb tip to little finger tip, hand spread"
+            inputMode="decimal"
+            value={draft.handSpan}
+            error={fault('handSpan')}
+            onChange={(event) => set({ handSpan: event.target.value })}
+          />
+        </div>
+        <BestLifts bests={draft.bestLifts} onChange={(bestLifts) => set({ bestLifts })} fault={fault} />
         <fieldset>
           <legend className="label">Chance asked of a bare grip, %{note('thresholds')}</legend>
           <div className="mt-1 grid grid-cols-3 gap-3 sm:grid-cols-6">
@@ -212,7 +240,12 @@ function Editor({ profile, reload }: EditorProps): ReactElement {
           <PutAside profile={base} />
         </div>
       </form>
-      <Changes profile={base} />
+      <div className="grid content-start gap-8">
+        <Meets profile={profile} />
+        <Sharing profile={profile} />
+        <Changes profile={base} />
+        <Export profile={base} />
+      </div>
     </div>
   );
 }
@@ -223,115 +256,6 @@ function words(value: Draft[keyof Draft]): string {
     : Array.isArray(value)
       ? `${value.length} entries`
       : 'other figures';
-}
-
-function Select({
-  label,
-  value,
-  options,
-  error,
-  onChange,
-}: {
-  label: ReactNode;
-  value: string;
-  options: readonly (readonly [string, string])[];
-  error: string | undefined;
-  onChange: (value: string) => void;
-}): ReactElement {
-  return (
-    <label className="grid content-start gap-1">
-      <span className="label">{label}</span>
-      <select
-        value={value}
-        aria-invalid={error ? true : undefined}
-        onChange={(event) => onChange(event.target.value)}
-        className="rounded-sm border border-edge bg-ground px-2 py-2 text-ink"
-      >
-        {options.map(([each, text]) => (
-          <option key={each} value={each}>
-            {text}
-          </option>
-        ))}
-      </select>
-      {error && (
-        <span role="alert" className="text-oxblood">
-          {error}
-        </span>
-      )}
-    </label>
-  );
-}
-
-function History({
-  flags,
-  note,
-  onChange,
-}: {
-  flags: readonly HistoryFlag[];
-  note: ReactNode;
-  onChange: (flags: readonly HistoryFlag[]) => void;
-}): ReactElement {
-  const replace = (at: number, flag: HistoryFlag): void =>
-    onChange(flags.map((each, i) => (i === at ? flag : each)));
-  return (
-    <fieldset>
-      <legend className="label">History: who must clear it is a physician or physiotherapist{note}</legend>
-      <ul className="mt-1 grid gap-2">
-        {flags.map((flag, i) => (
-          <li key={i} className="flex flex-wrap items-center gap-2">
-            <select
-              aria-label={`Entry ${i + 1}: what`}
-              value={flag.kind}
-              onChange={(event) => replace(i, { ...flag, kind: event.target.value as HistoryKind })}
-              className="rounded-sm border border-edge bg-ground px-2 py-1.5"
-            >
-              {HISTORY_KINDS.map((kind) => (
-                <option key={kind} value={kind}>
-                  {HISTORY_WORDS[kind]}
-                </option>
-              ))}
-            </select>
-            <select
-              aria-label={`Entry ${i + 1}: side`}
-              value={flag.side ?? ''}
-              onChange={(event) => {
-                const { side: _side, ...rest } = flag;
-                const side = SIDES.find((each) => each === event.target.value);
-                replace(i, side ? { ...rest, side } : rest);
-              }}
-              className="rounded-sm border border-edge bg-ground px-2 py-1.5"
-            >
-              <option value="">no side</option>
-              {SIDES.map((side) => (
-                <option key={side} value={side}>
-                  {side}
-                </option>
-              ))}
-            </select>
-            <label className="flex items-center gap-2">
-              <input
-                type="checkbox"
-                checked={flag.cleared}
-                onChange={(event) => replace(i, { ...flag, cleared: event.target.checked })}
-                className="accent-forge"
-              />
-              cleared
-            </label>
-            <Button
-              look="quiet"
-              aria-label={`Remove entry ${i + 1}`}
-              onClick={() => onChange(flags.filter((_, at) => at !== i))}
-            >
-              Remove
-            </Button>
-          </li>
-        ))}
-      </ul>
-      <Button className="mt-2" onClick={() => onChange([...flags, { kind: 'shoulder', cleared: false }])}>
-        Add an entry
-      </Button>
-    </fieldset>
-  );
 }
 
 function PutAside({ profile }: { profile: ProfileView }): ReactElement {
@@ -354,45 +278,4 @@ function PutAside({ profile }: { profile: ProfileView }): ReactElement {
       {archive.error && <Failed error={archive.error} />}
     </span>
   );
-}
-
-function Changes({ profile }: { profile: ProfileView }): ReactElement {
-  return (
-    <section aria-label="What was changed">
-      <h2 className="border-b-2 border-ink pb-1 text-xl">What was changed</h2>
-      {profile.changes.length === 0 && <p className="py-2 text-quiet">Nothing yet.</p>}
-      <ul>
-        {profile.changes.map((change) => (
-          <li key={change.id} className="border-b border-rule py-1.5">
-            <b>{FIELD_NAMES[change.field] ?? change.field}</b>: {plain(change.before)} → {plain(change.after)}
-            <span className="block text-sm text-quiet">
-              {change.by}, {format(parseISO(change.at), 'EEE d MMM yyyy, HH:mm')}
-            </span>
-          </li>
-        ))}
-      </ul>
-    </section>
-  );
-}
-
-/** A stored value as a person would read it. */
-function plain(value: unknown): string {
-  if (typeof value === 'boolean') return value ? 'yes' : 'no';
-  if (Array.isArray(value))
-    return value.length
-      ? (value as HistoryFlag[])
-          .map(
-            (flag) =>
-              `${flag.side ? `${flag.side} ` : ''}${HISTORY_WORDS[flag.kind]}${flag.cleared ? ', cleared' : ''}`,
-          )
-          .join('; ')
-      : 'none';
-  if (typeof value === 'object' && value !== null)
-    return Object.entries(value)
-      .map(
-        ([role, chance]) =>
-          `${ROLE_WORDS[role as SetRole] ?? role} ${Math.round(Number(chance) * 1000) / 10} %`,
-      )
-      .join(', ');
-  return value === null ? 'nothing' : String(value);
 }

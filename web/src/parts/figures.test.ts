@@ -1,4 +1,4 @@
-import { load, nearDay, percent, seconds, shortDay, times } from './figures.ts';
+import { load, nearDay, percent, seconds, shortDay, times, minutes } from './figures.ts';
 
 describe('figures as a person reads them', () => {
   it.each([
@@ -28,4 +28,8 @@ describe('figures as a person reads them', () => {
     // The day the clocks go back is 25 hours long and still one day.
     expect(nearDay('2026-10-26', '2026-10-25')).toBe('tomorrow');
   });
+});
+
+it('says rest as a clock does', () => {
+  expect([0, 9, 65, 240].map(minutes)).toEqual(['0:00', '0:09', '1:05', '4:00']);
 });

@@ -51,3 +51,8 @@ export function typedMass(text: string, unit: MassUnit): number {
   const typed = typedNumber(text);
   return Math.abs(typed) < 1e6 ? toKg(typed, unit) : typed;
 }
+
+/** Whole seconds as a clock shows them, `3:05`. */
+export function minutes(seconds: number): string {
+  return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
+}

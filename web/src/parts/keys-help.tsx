@@ -9,9 +9,10 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['Esc', 'Close the reasons'],
   ['w', 'What if: other place, chalk, bar, rules or hands, nothing saved'],
   ['f', 'To the floor, with the hold clock'],
-  ['Space', 'On the floor: start the clock, stop it when the bar is put down'],
+  ['1–6', 'On the floor: the lane of that number'],
+  ['Space', 'On the floor: the set is done as called; start the clock, stop it when the bar is put down'],
   ['s', 'On the floor: the grip slipped'],
-  ['u', 'On the floor: take back the last hold'],
+  ['u', 'On the floor: take back the last thing done'],
   ['?', 'This list'],
 ];
 

@@ -1,5 +1,12 @@
-import { CHALK_PLACES, CUES, GRIP_CHOICES, GRIP_NAMES, type Advice } from '@iron-clasp/core';
+import { CHALK_PLACES, CUES, GRIP_CHOICES, GRIP_NAMES, type Advice, type GripChoice } from '@iron-clasp/core';
 import type { ReactElement } from 'react';
+import {
+  CHALK_STEPS,
+  HOOK_STEPS,
+  MIXED_STEPS,
+  STRAP_STEPS,
+  type DrawnStep,
+} from '../marks/set-up-drawings.tsx';
 import { GripMark } from '../marks/grip-mark.tsx';
 
 const cuesOf = (start: string): readonly Advice[] => CUES.filter((cue) => cue.id.startsWith(start));
@@ -9,6 +16,29 @@ const PARTS = [
   ['hook', cuesOf('cue.hook')],
   ['straps', [...cuesOf('cue.straps'), ...cuesOf('cue.figure-eight')]],
 ] as const;
+
+const DRAWN: Partial<Record<GripChoice, readonly DrawnStep[]>> = {
+  mixed: MIXED_STEPS,
+  hook: HOOK_STEPS,
+  straps: STRAP_STEPS,
+};
+
+/** Steps in pictures, each with its words. */
+function Drawn({ steps }: { steps: readonly DrawnStep[] }): ReactElement {
+  return (
+    <ol className="mt-3 grid gap-3">
+      {steps.map((step, i) => (
+        <li key={step.words} className="flex items-center gap-4">
+          {step.drawing}
+          <span>
+            <b className="figures mr-2 text-lg">{i + 1}</b>
+            {step.words}
+          </span>
+        </li>
+      ))}
+    </ol>
+  );
+}
 
 /** How each grip is set, step by step, and where its chalk goes. */
 export function SetUp(): ReactElement {
@@ -23,6 +53,7 @@ export function SetUp(): ReactElement {
               <GripMark choice={choice} {...(choice === 'mixed' && { sideUnder: 'left' })} size={34} />
               <span className="capitalize">{GRIP_NAMES[choice]}</span>
             </h2>
+            {DRAWN[choice] && <Drawn steps={DRAWN[choice]} />}
             <ol className="mt-2 list-decimal pl-6">
               {cues.map((cue) => (
                 <li key={cue.id} className="py-1">
@@ -36,6 +67,10 @@ export function SetUp(): ReactElement {
           </section>
         );
       })}
+      <section aria-label="Chalk">
+        <h2 className="border-b-2 border-ink pb-2 text-2xl">Chalk</h2>
+        <Drawn steps={CHALK_STEPS} />
+      </section>
       <section aria-label="Wherever it applies" className="md:col-span-2">
         <h2 className="border-b-2 border-ink pb-1 text-2xl">Wherever it applies</h2>
         <ul>

@@ -1,19 +1,17 @@
-import type { SeasonSession, SessionPlanView } from '@iron-clasp/contract';
-import { addDays, format, isSameISOWeek, parseISO, startOfISOWeek } from 'date-fns';
+import type { SessionPlanView } from '@iron-clasp/contract';
+import { addDays, format, parseISO } from 'date-fns';
 import { useState, type ReactElement } from 'react';
-import { ask } from '../api/client.ts';
-import { usePlan, useSaveSessions, type SessionToSave } from '../api/queries.ts';
+import { usePlan } from '../api/queries.ts';
 import { Button } from '../parts/button.tsx';
-import { nearDay } from '../parts/figures.ts';
 import { Failed, Loading } from '../parts/states.tsx';
 import { useOpenSheet } from '../sheet/sheet.tsx';
 import { SessionEditor } from './session-editor.tsx';
+import { Weeks, type OpenSession } from './weeks.tsx';
 
 /** What the editor is open for: nothing, a new session, one to change, or one to copy. */
-type Open =
-  { readonly kind: 'none' | 'new' } | { readonly kind: 'change' | 'copy'; readonly sessionId: string };
+type Open = { readonly kind: 'none' | 'new' } | OpenSession;
 
-/** The lifter's coming sessions as the coach writes them. */
+/** The lifter's coming weeks as the coach writes them. */
 export function Program(): ReactElement {
   const { lifter, season, today } = useOpenSheet();
   const [open, setOpen] = useState<Open>({ kind: 'none' });
@@ -21,40 +19,15 @@ export function Program(): ReactElement {
   const plan = usePlan('sessionId' in open ? open.sessionId : null);
   const close = (): void => setOpen({ kind: 'none' });
   return (
-    <div className="grid gap-x-10 gap-y-6 py-4 xl:grid-cols-[minmax(0,19rem)_minmax(0,1fr)]">
+    <div className="grid gap-x-10 gap-y-6 py-4 xl:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]">
       <section aria-label="Coming sessions" className={open.kind === 'none' ? '' : 'hidden xl:block'}>
         <div className="flex flex-wrap gap-2">
           <Button look="action" onClick={() => setOpen({ kind: 'new' })}>
             Write a session
           </Button>
-          <CopyWeek lifterId={lifter.id} sessions={season.sessions} today={today} />
         </div>
         {coming.length === 0 && <p className="py-4 text-quiet">Nothing is written from today on.</p>}
-        <ul className="mt-3">
-          {coming.map((session) => (
-            <li key={session.id} className="flex items-center gap-x-1 border-b border-rule py-1.5">
-              <span className="mr-auto min-w-0">
-                <b className="figures text-lg">{nearDay(session.on, today)}</b> {session.title}
-              </span>
-              <Button
-                look="quiet"
-                className="px-1.5"
-                aria-label={`Change ${session.title}, ${session.on}`}
-                onClick={() => setOpen({ kind: 'change', sessionId: session.id })}
-              >
-                Change
-              </Button>
-              <Button
-                look="quiet"
-                className="px-1.5"
-                aria-label={`Copy ${session.title}, ${session.on}`}
-                onClick={() => setOpen({ kind: 'copy', sessionId: session.id })}
-              >
-                Copy
-              </Button>
-            </li>
-          ))}
-        </ul>
+        <Weeks lifterId={lifter.id} sessions={coming} today={today} onOpen={setOpen} />
       </section>
       <div className="min-w-0">
         {open.kind === 'none' && <LineHelp />}
@@ -80,60 +53,7 @@ export function Program(): ReactElement {
 /** The same session a week on, as a new one. */
 function copied(plan: SessionPlanView): SessionPlanView {
   const heldOn = format(addDays(parseISO(plan.heldOn), 7), 'yyyy-MM-dd');
-  return { ...plan, id: '', version: 0, heldOn, started: false };
-}
-
-function CopyWeek({
-  lifterId,
-  sessions,
-  today,
-}: {
-  lifterId: string;
-  sessions: readonly SeasonSession[];
-  today: string;
-}): ReactElement | null {
-  const save = useSaveSessions(lifterId);
-  const [fault, setFault] = useState<Error | null>(null);
-  const [busy, setBusy] = useState(false);
-  const week = sessions.filter((session) => isSameISOWeek(parseISO(session.on), parseISO(today)));
-  const nextStart = addDays(startOfISOWeek(parseISO(today)), 7);
-  const after = sessions.filter((session) => isSameISOWeek(parseISO(session.on), nextStart));
-  if (!week.length) return null;
-  const copy = async (): Promise<void> => {
-    setBusy(true);
-    setFault(null);
-    try {
-      const plans = await Promise.all(
-        week.map((session) => ask<SessionPlanView>('GET', `/sessions/${session.id}/plan`)),
-      );
-      const copies = plans.map((plan): SessionToSave => {
-        const { title, venueId, hasHold, lines, heldOn, version } = copied(plan);
-        return {
-          id: crypto.randomUUID(),
-          body: { title, venueId, hasHold, lines: [...lines], heldOn, version },
-        };
-      });
-      await save.mutateAsync(copies);
-    } catch (error) {
-      setFault(error as Error);
-    } finally {
-      setBusy(false);
-    }
-  };
-  return (
-    <>
-      <Button disabled={busy || after.length > 0} onClick={() => void copy()}>
-        Copy this week to the next
-      </Button>
-      {after.length > 0 && (
-        <p className="w-full text-sm text-quiet">
-          The next week already holds {after.length} {after.length === 1 ? 'session' : 'sessions'}: copy
-          single sessions, or clear it first, so that nothing is written twice.
-        </p>
-      )}
-      {fault && <Failed error={fault} />}
-    </>
-  );
+  return { ...plan, id: '', version: 0, heldOn, started: false, later: 0 };
 }
 
 const EXAMPLES: readonly (readonly [string, string])[] = [
@@ -141,6 +61,7 @@ const EXAMPLES: readonly (readonly [string, string])[] = [
   ['top 1x1 @ 172.5', 'a top single; a load without a unit is in your unit'],
   ['ramp top 2x1 @ 91%', 'two top singles with their warm-ups before them'],
   ['back-off 3x4 @ 105kg touch', 'back-offs, touch-and-go'],
+  ['3x5 @ 2 left', 'by effort: two repetitions left in the tank'],
   ['2x30s @ 140lb', 'held or carried for time'],
 ];
 

@@ -1,13 +1,14 @@
-import { findLift, LIFTS, parseSetLine, type MassUnit } from '@iron-clasp/core';
+import { findLift, LIFTS, parseSetLine, planFaults, type MassUnit } from '@iron-clasp/core';
 import type { LifterView, SessionPlanView } from '@iron-clasp/contract';
 import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import { useRef, useState, type FormEvent, type KeyboardEvent, type ReactElement } from 'react';
 import { useSaveSessions, useVenues } from '../api/queries.ts';
 import { useUnit } from '../api/use-unit.ts';
 import { Button } from '../parts/button.tsx';
+import { Choices } from '../parts/choices.tsx';
 import { Field } from '../parts/field.tsx';
 import { load, seconds } from '../parts/figures.ts';
-import { Failed, Loading } from '../parts/states.tsx';
+import { Caution, Failed, Loading } from '../parts/states.tsx';
 import { ROLE_WORDS } from '../parts/words.ts';
 
 interface Row {
@@ -35,6 +36,8 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
   const [title, setTitle] = useState(start?.title ?? '');
   const [heldOn, setHeldOn] = useState(start?.heldOn ?? on);
   const [venueId, setVenueId] = useState(start?.venueId ?? '');
+  const [barId, setBarId] = useState(start?.barId ?? '');
+  const [later, setLater] = useState(false);
   const [hasHold, setHasHold] = useState(start?.hasHold ?? false);
   const [rows, setRows] = useState<readonly Row[]>(() =>
     start ? start.lines.map((line) => row(line.liftId, line.text)) : [row('deadlift.conventional')],
@@ -44,7 +47,26 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
   if (venues.error) return <Failed error={venues.error} retry={() => void venues.refetch()} />;
   if (venues.data.length === 0)
     return <p className="text-quiet">The club has no venue yet, so a session has nowhere to be.</p>;
-  const where = venueId || venues.data[0]!.id;
+  const usual = venues.data.find((venue) => venue.id === lifter.usualVenueId) ?? venues.data[0]!;
+  const here = venues.data.find((venue) => venue.id === venueId) ?? usual;
+  const where = here.id;
+  const bar = here.bars.find((each) => each.id === barId) ?? here.bars[0]!;
+  const faults = planFaults(
+    rows.flatMap(({ liftId, text }) => {
+      const read =
+        text.trim() === ''
+          ? undefined
+          : parseSetLine(text, { deadliftMax: lifter.deadliftMax, unit, lift: liftId });
+      return read?.sets?.map(({ role, load: kg }) => ({ lift: liftId, role, load: kg })) ?? [];
+    }),
+    {
+      name: here.name,
+      bar: bar.mass,
+      collars: bar.collars,
+      plates: here.plates,
+      ...(here.has && { has: here.has }),
+    },
+  );
   const fault = (path: string): string | undefined =>
     save.error?.fields.find((field) => field.path === path)?.message;
   const change = (at: number, part: Partial<Row>): void =>
@@ -78,7 +100,11 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
   const send = (event: FormEvent): void => {
     event.preventDefault();
     const lines = rows.map(({ liftId, text }) => ({ liftId, text }));
-    const body = { title, heldOn, venueId: where, hasHold, version: start?.version ?? 0, lines };
+    const body = {
+      ...{ title, heldOn, venueId: where, hasHold, version: start?.version ?? 0, lines },
+      ...(bar.id !== here.bars[0]!.id && { barId: bar.id }),
+      ...(later && { later }),
+    };
     save.mutate([{ id, body }], { onSuccess: onDone });
   };
   if (start?.started)
@@ -90,7 +116,7 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
     );
   return (
     <form onSubmit={send} noValidate aria-label="Session" className="grid gap-4">
-      <div className="grid gap-4 sm:grid-cols-3">
+      <div className="grid gap-4 sm:grid-cols-2 2xl:grid-cols-4">
         <Field
           label="Title"
           value={title}
@@ -119,7 +145,32 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
             ))}
           </select>
         </label>
+        <label className="grid content-start gap-1">
+          <span className="label">Bar</span>
+          <select
+            value={bar.id}
+            onChange={(event) => setBarId(event.target.value)}
+            className="rounded-sm border border-edge bg-ground px-2 py-2 text-ink"
+          >
+            {here.bars.map((each) => (
+              <option key={each.id} value={each.id}>
+                {each.name}
+              </option>
+            ))}
+          </select>
+        </label>
       </div>
+      {faults.length > 0 && (
+        <ul aria-label="What the venue cannot give" className="grid gap-1">
+          {faults.map((each) => (
+            <li key={`${each.set} ${each.ruleId}`}>
+              <Caution>
+                {each.text} {each.mend}
+              </Caution>
+            </li>
+          ))}
+        </ul>
+      )}
       <ol ref={list} aria-label="Lines" className="grid gap-2">
         {rows.map((each, i) => (
           <li
@@ -193,6 +244,17 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
           a rack hold after the main lifts
         </label>
       </div>
+      {start !== null && start.later > 0 && (
+        <Choices
+          legend="Change"
+          value={later ? 'later' : 'one'}
+          options={[
+            ['one', 'this week only'],
+            ['later', `this week and the ${start.later} later that repeat it`],
+          ]}
+          onChange={(value) => setLater(value === 'later')}
+        />
+      )}
       {save.error && <Failed error={save.error} />}
       <div className="flex gap-2">
         <Button type="submit" look="action" disabled={save.isPending}>

@@ -1,8 +1,9 @@
 import { useRef, useState, type ReactElement } from 'react';
-import { Outlet, useMatch } from 'react-router';
+import { Navigate, Outlet, useMatch } from 'react-router';
 import { KeysHelp } from '../parts/keys-help.tsx';
 import { useKeys } from '../parts/use-keys.ts';
-import { Rack } from './rack.tsx';
+import { useSession } from '../api/queries.ts';
+import { Controls, Rack } from './rack.tsx';
 
 /** The desk: the rack on the left, the open lifter's sheet beside it. Narrow screens show one of the two. */
 export function Desk(): ReactElement {
@@ -10,6 +11,7 @@ export function Desk(): ReactElement {
   const [help, setHelp] = useState(false);
   // On a narrow screen whatever is open takes the rack's place.
   const open = useMatch('/') === null;
+  const account = useSession().data?.account;
   useKeys({
     '/': (event) => {
       event.preventDefault();
@@ -17,6 +19,7 @@ export function Desk(): ReactElement {
     },
     '?': () => setHelp(true),
   });
+  if (account?.lifterId) return <OwnDesk lifterId={account.lifterId} help={help} setHelp={setHelp} />;
   return (
     <div className="min-h-dvh lg:grid lg:grid-cols-[19rem_minmax(0,1fr)]">
       <a
@@ -31,6 +34,29 @@ export function Desk(): ReactElement {
       <main id="sheet" tabIndex={-1} className={`min-w-0 outline-none ${open ? '' : 'hidden lg:block'}`}>
         <Outlet />
       </main>
+      <KeysHelp open={help} onOpenChange={setHelp} />
+    </div>
+  );
+}
+
+/** A lifter's own desk: their sheet and nothing of the club. */
+function OwnDesk({
+  lifterId,
+  help,
+  setHelp,
+}: {
+  lifterId: string;
+  help: boolean;
+  setHelp: (open: boolean) => void;
+}): ReactElement {
+  const own = useMatch('/lifters/:id/*');
+  const elsewhere = own?.params.id !== lifterId;
+  return (
+    <div className="mx-auto flex min-h-dvh max-w-5xl flex-col">
+      <main id="sheet" tabIndex={-1} className="min-w-0 grow outline-none">
+        {elsewhere ? <Navigate to={`/lifters/${lifterId}/calls`} replace /> : <Outlet />}
+      </main>
+      <Controls onHelp={() => setHelp(true)} />
       <KeysHelp open={help} onOpenChange={setHelp} />
     </div>
   );

@@ -1,10 +1,12 @@
 import type { RackRow } from '@iron-clasp/contract';
 import clsx from 'clsx';
 import { CircleAlert, Info, Keyboard, LogOut, Moon, OctagonX, Sun } from 'lucide-react';
-import { useState, type ReactElement, type RefObject } from 'react';
+import { useDeferredValue, useState, type ReactElement, type RefObject } from 'react';
 import { NavLink, useNavigate } from 'react-router';
 import { usePreferences, useRack, useSession, useSignOut } from '../api/queries.ts';
 import { useOutbox } from '../api/use-outbox.ts';
+import { Button } from '../parts/button.tsx';
+import { useNearEnd } from '../parts/use-near-end.ts';
 import { HandsMark } from '../marks/hands-mark.tsx';
 import { nearDay } from '../parts/figures.ts';
 import { Failed, Loading } from '../parts/states.tsx';
@@ -19,12 +21,17 @@ export function Rack({
   filterRef: RefObject<HTMLInputElement | null>;
   onHelp: () => void;
 }): ReactElement {
-  const rack = useRack();
+  const [filter, setFilter] = useState('');
+  // The server looks through every page; typing goes on meanwhile.
+  const find = useDeferredValue(filter.trim());
+  const rack = useRack(find);
   const session = useSession();
   const navigate = useNavigate();
-  const [filter, setFilter] = useState('');
-  const rows =
-    rack.data?.lifters.filter((row) => row.name.toLowerCase().includes(filter.trim().toLowerCase())) ?? [];
+  const pages = rack.data?.pages ?? [];
+  // What is here already is narrowed at once, so that Enter never opens somebody the typed name does not fit.
+  const wanted = filter.trim().toLowerCase();
+  const rows = pages.flatMap((page) => page.lifters).filter((row) => row.name.toLowerCase().includes(wanted));
+  const more = useNearEnd(() => void rack.fetchNextPage(), rack.hasNextPage && !rack.isFetchingNextPage);
 
   return (
     <div className="flex h-full max-h-dvh flex-col lg:sticky lg:top-0">
@@ -35,6 +42,9 @@ export function Rack({
           <span className="flex gap-3">
             <NavLink to="/lifters/new" className={HEAD_LINK}>
               Add a lifter
+            </NavLink>
+            <NavLink to="/kit" className={HEAD_LINK}>
+              Kit
             </NavLink>
             <NavLink to="/practice" className={HEAD_LINK}>
               Practice
@@ -70,7 +80,7 @@ export function Rack({
             <Failed error={rack.error} retry={() => void rack.refetch()} />
           </div>
         )}
-        {rack.data && rack.data.lifters.length === 0 && (
+        {pages[0]?.total === 0 && find === '' && (
           <p className="p-4 text-quiet">
             No lifters yet.{' '}
             <NavLink to="/lifters/new" className={HEAD_LINK}>
@@ -78,7 +88,7 @@ export function Rack({
             </NavLink>
           </p>
         )}
-        {rack.data && rack.data.lifters.length > 0 && rows.length === 0 && (
+        {rack.data && !rack.isPlaceholderData && rows.length === 0 && wanted !== '' && (
           <p role="status" className="p-4 text-quiet">
             Nobody here is called “{filter}”.
           </p>
@@ -86,17 +96,27 @@ export function Rack({
         <ul>
           {rows.map((row) => (
             <li key={row.id}>
-              <Row row={row} today={rack.data!.today} />
+              <Row row={row} today={pages[0]!.today} />
             </li>
           ))}
         </ul>
+        {rack.hasNextPage && (
+          <p ref={more} className="px-4 py-2">
+            <Button disabled={rack.isFetchingNextPage} onClick={() => void rack.fetchNextPage()}>
+              {pages[0]!.total - rows.length} more
+            </Button>
+          </p>
+        )}
         {rack.data && (
           <p className="flex justify-between px-4 py-3 text-sm text-quiet">
+            <NavLink to="/floor" className={HEAD_LINK}>
+              The floor
+            </NavLink>
             <NavLink to="/cards" className={HEAD_LINK}>
               Today’s cards
             </NavLink>
             <NavLink to="/lifters/archived" className={HEAD_LINK}>
-              Lifters put aside
+              Those put aside
             </NavLink>
           </p>
         )}
@@ -156,7 +176,8 @@ function Flag({ flag }: { flag: NonNullable<RackRow['flag']> }): ReactElement {
   );
 }
 
-function Controls({ onHelp }: { onHelp: () => void }): ReactElement {
+/** Unit, theme, keys and sign-out, with what waits to be sent. */
+export function Controls({ onHelp }: { onHelp: () => void }): ReactElement {
   const session = useSession();
   const preferences = usePreferences();
   const signOut = useSignOut();

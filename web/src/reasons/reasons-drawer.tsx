@@ -4,6 +4,7 @@ import { X } from 'lucide-react';
 import { useEffect, useRef, type ReactElement, type ReactNode, type RefObject } from 'react';
 import { useUnit } from '../api/use-unit.ts';
 import { GripMark } from '../marks/grip-mark.tsx';
+import { useIsCoach } from '../api/use-is-coach.ts';
 import { Decide } from './decide.tsx';
 import { formatMass, percent, seconds } from '../parts/figures.ts';
 import { Caution } from '../parts/states.tsx';
@@ -77,6 +78,7 @@ function AboutSet({
   sessionId: string;
   headRef: HeadRef;
 }): ReactElement {
+  const coach = useIsCoach();
   const unit = useUnit();
   const { call } = set;
   return (
@@ -98,7 +100,7 @@ function AboutSet({
       <Reasons reasons={call.reasons} />
       {call.verdict !== 'free' && (
         <Part title="The coach decides">
-          <Decide key={set.id} set={set} ids={ids} sessionId={sessionId} />
+          {coach && <Decide key={set.id} set={set} ids={ids} sessionId={sessionId} />}
         </Part>
       )}
       {call.cautions.length > 0 && (

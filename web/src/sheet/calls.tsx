@@ -3,6 +3,7 @@ import { Printer, Shuffle, Timer } from 'lucide-react';
 import { useRef, useState, type ReactElement } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useCalls, useMoveSession, useWhatIf } from '../api/queries.ts';
+import { useIsCoach } from '../api/use-is-coach.ts';
 import { FIELD_NAMES } from '../lifters/lifter-draft.ts';
 import { Button } from '../parts/button.tsx';
 import { nearDay } from '../parts/figures.ts';
@@ -50,6 +51,7 @@ function Session({
   const [subject, setSubject] = useState<Subject | null>(null);
   const navigate = useNavigate();
   const rows = useRef<HTMLDivElement>(null);
+  const coach = useIsCoach();
   const groups = groupSets(view.sets);
   const [asked, setAsked] = useState<WhatIfRequest | null>(null);
   const toggleWhatIf = (): void => setAsked((before) => (before ? null : {}));
@@ -59,7 +61,7 @@ function Session({
   const tried = new Map(trying?.sets.map((set) => [set.id, set]));
   useKeys({
     f: () => void navigate(`/floor/${view.session.id}`),
-    w: toggleWhatIf,
+    w: () => coach && toggleWhatIf(),
     Escape: () => setSubject(null),
     ArrowDown: (event) => step(rows.current, event, 1),
     ArrowUp: (event) => step(rows.current, event, -1),
@@ -68,7 +70,7 @@ function Session({
   return (
     <div className="xl:flex xl:items-start xl:gap-8">
       <div className="@container min-w-0 grow">
-        <Unanswered lifter={lifter} />
+        {coach && <Unanswered lifter={lifter} />}
         <SessionBar head={view.session} today={today} trying={asked !== null} onTry={toggleWhatIf} />
         {asked && (
           <WhatIf
@@ -164,6 +166,7 @@ function step(list: HTMLDivElement | null, event: KeyboardEvent, by: 1 | -1): vo
   next.scrollIntoView({ block: 'nearest' });
 }
 
+const PLACE = 'rounded-sm border border-edge bg-raised px-2 py-1 text-ink';
 const CHALK_HOUSE = { block: 'block chalk', liquid: 'liquid chalk only', none: 'no chalk' } as const;
 
 function SessionBar({
@@ -178,15 +181,18 @@ function SessionBar({
   onTry: () => void;
 }): ReactElement {
   const move = useMoveSession(head.id);
+  const coach = useIsCoach();
   return (
     <div className="flex flex-wrap items-center gap-x-6 gap-y-2 py-4">
       <p className="figures mr-auto text-2xl font-semibold">
         {head.title}, {nearDay(head.on, today)}
       </p>
       <div className="flex gap-2">
-        <Button aria-expanded={trying} onClick={onTry} className="inline-flex items-center gap-2">
-          <Shuffle size={16} aria-hidden /> What if
-        </Button>
+        {coach && (
+          <Button aria-expanded={trying} onClick={onTry} className="inline-flex items-center gap-2">
+            <Shuffle size={16} aria-hidden /> What if
+          </Button>
+        )}
         <Link
           to={`/cards/${head.id}`}
           className="inline-flex items-center gap-2 rounded-sm border border-edge bg-raised px-3 py-1.5 font-medium hover:border-ink"
@@ -200,25 +206,47 @@ function SessionBar({
           <Timer size={18} aria-hidden /> To the floor
         </Link>
       </div>
-      <label className="flex w-full min-w-0 flex-wrap items-center gap-2 text-quiet">
-        at
-        <select
-          value={head.venue.id}
-          disabled={move.isPending}
-          onChange={(event) => move.mutate({ venueId: event.target.value, version: head.version })}
-          className="rounded-sm border border-edge bg-raised px-2 py-1 text-ink"
-          aria-label="Venue of the session"
-        >
-          {head.venues.map((venue) => (
-            <option key={venue.id} value={venue.id}>
-              {venue.name}, {CHALK_HOUSE[venue.chalk]}
-            </option>
-          ))}
-        </select>
-        <span>
-          {head.bar.name}, {head.bar.diameter} mm
-        </span>
-      </label>
+      {coach ? (
+        <div className="flex w-full min-w-0 flex-wrap items-center gap-2 text-quiet">
+          at
+          <select
+            value={head.venue.id}
+            disabled={move.isPending}
+            onChange={(event) => move.mutate({ venueId: event.target.value, version: head.version })}
+            className={PLACE}
+            aria-label="Venue of the session"
+          >
+            {head.venues.map((venue) => (
+              <option key={venue.id} value={venue.id}>
+                {venue.name}, {CHALK_HOUSE[venue.chalk]}
+              </option>
+            ))}
+          </select>
+          with
+          <select
+            value={head.bar.id}
+            disabled={move.isPending}
+            onChange={(event) => move.mutate({ barId: event.target.value, version: head.version })}
+            className={PLACE}
+            aria-label="Bar of the session"
+          >
+            {(head.bars.some((bar) => bar.id === head.bar.id) ? head.bars : [...head.bars, head.bar]).map(
+              (bar) => (
+                <option key={bar.id} value={bar.id}>
+                  {bar.name}
+                </option>
+              ),
+            )}
+          </select>
+          <span>
+            {head.bar.diameter} mm{head.venue.note && `. ${head.venue.note}`}
+          </span>
+        </div>
+      ) : (
+        <p className="w-full text-quiet">
+          at {head.venue.name}, {CHALK_HOUSE[head.venue.chalk]}; {head.bar.name}, {head.bar.diameter} mm
+        </p>
+      )}
       {move.error && (
         <div className="w-full">
           <Failed

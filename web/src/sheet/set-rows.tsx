@@ -94,6 +94,11 @@ export function SetRow({
             <span className="block text-sm font-normal text-oxblood">decided otherwise, but barred now</span>
           )}
           {tried && <Tried tried={tried} real={call.probability} />}
+          {set.fault && (
+            <span className="block text-sm font-normal text-oxblood">
+              {set.fault.text} {set.fault.mend}
+            </span>
+          )}
           {set.lighter !== null && (
             <span className="block text-sm font-normal text-ochre">
               weak: {formatMass(set.lighter, unit)} would hold {percent(call.threshold)}

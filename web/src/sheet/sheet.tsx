@@ -5,34 +5,40 @@ import { ArrowLeft } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { Link, NavLink, Outlet, useOutletContext, useParams } from 'react-router';
 import { useSheet } from '../api/queries.ts';
+import { useIsCoach } from '../api/use-is-coach.ts';
 import { useUnit } from '../api/use-unit.ts';
 import { SeasonStrip } from '../charts/season-strip.tsx';
 import { handWords, HandsMark } from '../marks/hands-mark.tsx';
 import { formatMass } from '../parts/figures.ts';
-import { Failed, Loading } from '../parts/states.tsx';
+import { Caution, Failed, Loading } from '../parts/states.tsx';
 
 /** The open lifter: who they are, the season strip, and one of the sheet's pages below. */
 export function Sheet(): ReactElement {
   const { lifterId = '' } = useParams();
   const sheet = useSheet(lifterId);
+  const coach = useIsCoach();
   return (
     <div className="px-4 pb-12 pt-4 md:px-8">
-      <Link to="/" className="mb-2 inline-flex items-center gap-1 py-2 lg:hidden">
-        <ArrowLeft size={18} aria-hidden /> Rack
-      </Link>
+      {coach && (
+        <Link to="/" className="mb-2 inline-flex items-center gap-1 py-2 lg:hidden">
+          <ArrowLeft size={18} aria-hidden /> Rack
+        </Link>
+      )}
       {sheet.isPending && <Loading what="the sheet" lines={7} />}
       {sheet.error && <Failed error={sheet.error} retry={() => void sheet.refetch()} />}
       {sheet.data && (
         <>
           <Head lifter={sheet.data.lifter} />
+          {coach && <Conflicts lifter={sheet.data.lifter} />}
           <SeasonStrip sheet={sheet.data} />
           <nav aria-label="The sheet" className="mt-1 flex flex-wrap gap-x-6 border-b border-rule">
             <Page to="calls">Calls</Page>
-            <Page to="program">Program</Page>
+            {coach && <Page to="program">Program</Page>}
             <Page to="ramp">Ramp</Page>
             <Page to="curve">Curve</Page>
             <Page to="hands">Hands</Page>
-            <Page to="profile">Profile</Page>
+            <Page to="log">Log</Page>
+            {coach && <Page to="profile">Profile</Page>}
           </nav>
           <Outlet context={sheet.data} key={lifterId} />
         </>
@@ -44,6 +50,25 @@ export function Sheet(): ReactElement {
 /** The open sheet, for its pages. */
 export function useOpenSheet(): SheetView {
   return useOutletContext<SheetView>();
+}
+
+/** What in the profile does not go together, with the mend and where to make it. */
+function Conflicts({ lifter }: { lifter: LifterView }): ReactElement | null {
+  if (lifter.conflicts.length === 0) return null;
+  return (
+    <ul aria-label="What does not go together" className="mb-3 grid gap-1">
+      {lifter.conflicts.map((conflict) => (
+        <li key={conflict.id}>
+          <Caution>
+            {conflict.text}{' '}
+            <Link to={`/lifters/${lifter.id}/profile`} className="underline underline-offset-4">
+              {conflict.mend}
+            </Link>
+          </Caution>
+        </li>
+      ))}
+    </ul>
+  );
 }
 
 function Head({ lifter }: { lifter: LifterView }): ReactElement {

@@ -9,6 +9,7 @@ import {
 import type { SessionHead, WhatIfRequest } from '@iron-clasp/contract';
 import { useState, type ReactElement } from 'react';
 import { Button } from '../parts/button.tsx';
+import { Pick } from '../parts/pick.tsx';
 
 const CHALK_WORDS: Record<ChalkKind, string> = {
   block: 'block chalk',
@@ -125,34 +126,5 @@ export function WhatIf({
           : 'Choose what to try; the real calls stay beside it and nothing is saved.'}
       </p>
     </section>
-  );
-}
-
-function Pick({
-  label,
-  value,
-  options,
-  onChange,
-}: {
-  label: string;
-  value: string;
-  options: readonly (readonly [string, string])[];
-  onChange: (value: string) => void;
-}): ReactElement {
-  return (
-    <label className="grid gap-1">
-      <span className="label">{label}</span>
-      <select
-        value={value}
-        onChange={(event) => onChange(event.target.value)}
-        className="rounded-sm border border-edge bg-ground px-2 py-1.5 text-ink"
-      >
-        {options.map(([each, words]) => (
-          <option key={each} value={each}>
-            {words}
-          </option>
-        ))}
-      </select>
-    </label>
   );
 }

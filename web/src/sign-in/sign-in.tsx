@@ -100,6 +100,11 @@ export function SignIn(): ReactElement {
             >
               Sign in as the demo coach
             </Button>
+            <p className="mt-4">
+              {demo.lifter.name} signs in for herself with
+              <br />
+              <b>{demo.lifter.email}</b> and <b>{demo.lifter.password}</b>.
+            </p>
           </div>
         )}
         {welcome.error && <Failed error={welcome.error} retry={() => void welcome.refetch()} />}

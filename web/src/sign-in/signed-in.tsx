@@ -9,7 +9,7 @@ export function SignedIn(): ReactElement {
   const session = useSession();
   const { pathname } = useLocation();
   // The floor is dark for glare, whatever the desk’s theme.
-  const theme = pathname.startsWith('/floor/') ? 'dark' : session.data?.account.theme;
+  const theme = /^\/(floor|live|sessions)(\/|$)/.test(pathname) ? 'dark' : session.data?.account.theme;
   useOutbox();
   useEffect(() => {
     if (theme) document.documentElement.dataset['theme'] = theme;

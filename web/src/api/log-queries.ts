@@ -1,0 +1,42 @@
+import {
+  useInfiniteQuery,
+  useMutation,
+  useQueryClient,
+  type InfiniteData,
+  type UseInfiniteQueryResult,
+  type UseMutationResult,
+} from '@tanstack/react-query';
+import type { CorrectionRequest, LogEntry, LogView } from '@iron-clasp/contract';
+import { ask, type ApiError } from './client.ts';
+import { keys } from './queries.ts';
+
+/** The lifter's log a page at a time; `filter` is the address's own query. */
+export function useLog(
+  lifterId: string,
+  filter: string,
+): UseInfiniteQueryResult<InfiniteData<LogView>, ApiError> {
+  return useInfiniteQuery({
+    queryKey: ['log', lifterId, filter],
+    queryFn: ({ pageParam }) => {
+      const query = new URLSearchParams(filter);
+      if (pageParam) query.set('before', pageParam);
+      return ask<LogView>('GET', `/lifters/${lifterId}/log?${query.toString()}`);
+    },
+    initialPageParam: '',
+    getNextPageParam: (last) => last.next,
+  });
+}
+
+export function useCorrect(
+  lifterId: string,
+  entry: LogEntry,
+): UseMutationResult<void, ApiError, { readonly id: string; readonly body: CorrectionRequest }> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ id, body }) => ask<void>('PUT', `/${entry.kind}s/${entry.id}/corrections/${id}`, body),
+    onSuccess: () => {
+      for (const key of [['log', lifterId], keys.curve(lifterId), ['calls'], keys.rack, ['floor']])
+        void client.invalidateQueries({ queryKey: key });
+    },
+  });
+}

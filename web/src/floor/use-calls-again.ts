@@ -1,0 +1,44 @@
+import type { SetCall } from '@iron-clasp/core';
+import type { FloorView } from '@iron-clasp/contract';
+import { useEffect, useRef, useState } from 'react';
+import type { CallAgainQuestion } from '../workers/call-again.worker.ts';
+import { doneToday, type Lane } from './lane.ts';
+
+/**
+ * The session called again on this device with what was done of it, off the main thread: with a network or without. Until
+ * an answer is there, and where nothing is done yet, the server's calls stand.
+ */
+export function useCallsAgain(view: FloorView, lane: Lane): readonly SetCall[] {
+  const worker = useRef<Worker | null>(null);
+  const asked = useRef(0);
+  const [answer, setAnswer] = useState<{ readonly key: string; readonly calls: readonly SetCall[] } | null>(
+    null,
+  );
+  const today = doneToday(view, lane);
+  const key = JSON.stringify(today);
+  const nothing = today.done.length + today.holds.length === 0;
+  useEffect(() => {
+    const made = new Worker(new URL('../workers/call-again.worker.ts', import.meta.url), { type: 'module' });
+    worker.current = made;
+    return () => {
+      made.terminate();
+      worker.current = null;
+    };
+  }, []);
+  useEffect(() => {
+    const at = worker.current;
+    if (!at || nothing) return;
+    const number = ++asked.current;
+    const onAnswer = ({ data }: MessageEvent<{ number: number; calls: SetCall[] }>): void => {
+      if (data.number === number) setAnswer({ key, calls: data.calls });
+    };
+    at.addEventListener('message', onAnswer);
+    const question: CallAgainQuestion = {
+      number,
+      underWay: { ...view.underWay, ...(JSON.parse(key) as typeof today) },
+    };
+    at.postMessage(question);
+    return () => at.removeEventListener('message', onAnswer);
+  }, [key, nothing, view.underWay]);
+  return !nothing && answer?.key === key ? answer.calls : view.calls.sets.map((set) => set.call);
+}

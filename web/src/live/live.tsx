@@ -1,0 +1,147 @@
+import type { LiveEvent } from '@iron-clasp/contract';
+import { useQueryClient } from '@tanstack/react-query';
+import { sayCall } from '@iron-clasp/core';
+import { useEffect, useState, type ReactElement } from 'react';
+import { Link, useParams } from 'react-router';
+import { keys, useCalls } from '../api/queries.ts';
+import { useUnit } from '../api/use-unit.ts';
+import { monotonicNow } from '../floor/clocks.ts';
+import { elapsed, type HoldClock } from '../floor/hold-clock.ts';
+import { GripMark } from '../marks/grip-mark.tsx';
+import { formatMass, seconds as saySeconds } from '../parts/figures.ts';
+import { Failed, Loading } from '../parts/states.tsx';
+import { ROLE_WORDS } from '../parts/words.ts';
+
+interface Followed {
+  readonly clock: HoldClock;
+  readonly target: number;
+}
+
+/** A second screen that follows the floor: a laptop, the gym's television. It only looks. */
+export function Live(): ReactElement {
+  const { sessionIds = '' } = useParams();
+  const ids = sessionIds.split(',');
+  const client = useQueryClient();
+  const [clocks, setClocks] = useState<Readonly<Record<string, Followed>>>({});
+  const [connected, setConnected] = useState(false);
+  useEffect(() => {
+    const stream = new EventSource(`/api/live/${sessionIds}`);
+    // Whatever happened while nobody listened is fetched afresh.
+    const refresh = (): void => {
+      for (const id of sessionIds.split(',')) void client.invalidateQueries({ queryKey: keys.calls(id) });
+    };
+    stream.onopen = () => {
+      setConnected(true);
+      refresh();
+    };
+    stream.onerror = () => setConnected(false);
+    stream.onmessage = ({ data }: MessageEvent<string>) => {
+      const event = JSON.parse(data) as LiveEvent;
+      if (event.kind !== 'clock') {
+        void client.invalidateQueries({ queryKey: keys.calls(event.sessionId) });
+        return;
+      }
+      const { state, seconds, target } = event.clock!;
+      const clock: HoldClock =
+        state === 'running'
+          ? { state: 'running', startedAt: monotonicNow() - seconds * 1000 }
+          : { state: 'ready' };
+      setClocks((now) => ({ ...now, [event.sessionId]: { clock, target } }));
+    };
+    return () => stream.close();
+  }, [sessionIds, client]);
+  return (
+    <main className="min-h-dvh p-4">
+      <header className="flex items-baseline justify-between border-b border-rule pb-1">
+        <h1 className="text-2xl">The floor, followed</h1>
+        <p role="status" className={connected ? 'text-verdigris' : 'text-ochre'}>
+          {connected ? 'as it happens' : 'not connected; trying again'}
+        </p>
+        <Link to="/floor" className="underline underline-offset-4">
+          Choose others
+        </Link>
+      </header>
+      <div className="grid gap-x-8 gap-y-4 pt-3 md:grid-cols-2 2xl:grid-cols-3">
+        {ids.map((id) => (
+          <LiveLane key={id} id={id} followed={clocks[id]} />
+        ))}
+      </div>
+    </main>
+  );
+}
+
+function LiveLane({ id, followed }: { id: string; followed: Followed | undefined }): ReactElement {
+  const calls = useCalls(id);
+  const unit = useUnit();
+  if (!calls.data)
+    return calls.isPending ? (
+      <Loading what="the lane" lines={4} />
+    ) : (
+      <Failed error={calls.error} retry={() => void calls.refetch()} />
+    );
+  const { session, sets, hold, holdsDone } = calls.data;
+  const now = sets.find((set) => set.done === null);
+  const last = [...sets].reverse().find((set) => set.done);
+  const lastHold = holdsDone.at(-1);
+  return (
+    <section aria-label={session.lifterName} className="border-t-4 border-ink pt-2">
+      <h2 className="flex items-baseline justify-between text-3xl">
+        {session.lifterName}
+        <span className="figures text-xl text-quiet">
+          {sets.filter((set) => set.done).length} of {sets.length}
+        </span>
+      </h2>
+      {followed?.clock.state === 'running' ? (
+        <Running {...followed} />
+      ) : now ? (
+        <>
+          <p className="figures text-6xl font-semibold">
+            {formatMass(now.loading.total, unit)} × {now.seconds ? saySeconds(now.seconds) : now.reps}
+          </p>
+          <p className="flex items-center gap-3 text-2xl">
+            {now.call.choice && (
+              <GripMark
+                choice={now.call.choice}
+                {...(now.call.sideUnder && { sideUnder: now.call.sideUnder })}
+                size={40}
+              />
+            )}
+            {sayCall(now.call)}
+          </p>
+          <p className="text-lg text-quiet">
+            {now.liftName}, {ROLE_WORDS[now.role]}
+          </p>
+        </>
+      ) : (
+        <p className="text-4xl">
+          {hold && !hold.barred && holdsDone.length < hold.sets ? 'the hold' : 'all done'}
+        </p>
+      )}
+      <p className="text-lg" aria-live="polite">
+        {lastHold
+          ? `last hold ${formatMass(lastHold.load, unit)}: ${lastHold.seconds.toFixed(1)} s, ${lastHold.ended === 'slipped' ? 'slipped' : 'put down'}`
+          : last?.done
+            ? `last ${formatMass(last.done.load, unit)} × ${last.done.reps}${last.done.slippedAtRep !== null ? `, slipped at ${last.done.slippedAtRep}` : ''}`
+            : 'nothing done yet'}
+      </p>
+    </section>
+  );
+}
+
+function Running({ clock, target }: Followed): ReactElement {
+  const [, paint] = useState(0);
+  useEffect(() => {
+    let frame = requestAnimationFrame(function step() {
+      paint((n) => n + 1);
+      frame = requestAnimationFrame(step);
+    });
+    return () => cancelAnimationFrame(frame);
+  }, []);
+  const now = elapsed(clock, monotonicNow());
+  return (
+    <p role="timer" className="figures text-8xl font-semibold text-verdigris">
+      {now.toFixed(1)}
+      <span className="text-3xl text-quiet"> of {target} s</span>
+    </p>
+  );
+}

@@ -1,0 +1,51 @@
+import { useEffect, useState, type ReactElement } from 'react';
+import { useSyncExternalStore } from 'react';
+import { clocks } from '../floor/clocks.ts';
+import { Button } from '../parts/button.tsx';
+
+/** Starts keeping the application for days without a network; tells when a newer version waits. */
+export function keepOffline(onWaiting: (worker: ServiceWorker) => void): void {
+  if (!('serviceWorker' in navigator) || !import.meta.env.PROD) return;
+  void navigator.serviceWorker
+    .register('/sw.js')
+    .then((registration) => {
+      if (registration.waiting && navigator.serviceWorker.controller) onWaiting(registration.waiting);
+      registration.addEventListener('updatefound', () => {
+        const found = registration.installing;
+        found?.addEventListener('statechange', () => {
+          // The very first version has nobody to replace.
+          if (found.state === 'installed' && navigator.serviceWorker.controller) onWaiting(found);
+        });
+      });
+    })
+    // Without it everything works but opening without a network.
+    .catch(() => undefined);
+}
+
+/** Says that a newer version is there; says nothing while a hold clock runs. */
+export function UpdatePrompt(): ReactElement | null {
+  const [waiting, setWaiting] = useState<ServiceWorker | null>(null);
+  const running = useSyncExternalStore(clocks.subscribe, clocks.anyRunning);
+  useEffect(() => keepOffline(setWaiting), []);
+  if (!waiting || running) return null;
+  const take = (): void => {
+    navigator.serviceWorker.addEventListener('controllerchange', () => window.location.reload(), {
+      once: true,
+    });
+    waiting.postMessage({ kind: 'take-over' });
+  };
+  return (
+    <div
+      role="status"
+      className="no-print fixed right-3 bottom-3 z-40 flex items-center gap-3 border-2 border-ink bg-raised px-4 py-2"
+    >
+      A newer version is ready.
+      <Button look="action" className="min-h-12" onClick={take}>
+        Take it
+      </Button>
+      <Button className="min-h-12" onClick={() => setWaiting(null)}>
+        Later
+      </Button>
+    </div>
+  );
+}
