@@ -4,6 +4,7 @@ import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import { By, until } from 'selenium-webdriver';
 import { openBrowser } from './lib/browser.mjs';
+import { manyLifters } from './lib/many-lifters.mjs';
 import { run, say } from './lib/say.mjs';
 import { demoCoach, startStack } from './lib/stack.mjs';
 
@@ -17,6 +18,8 @@ run(async () => {
   try {
     await benchApi(stack);
     await benchPages(stack);
+    await benchFloor(stack);
+    await benchManyLifters(stack);
   } finally {
     await stack.stop();
   }
@@ -67,6 +70,119 @@ async function benchApi({ url, databaseUrl }) {
   line('bare SQL: one lifter’s sets', yardstick, yardstick, 'itself');
   for (const [name, path] of Object.entries(routes)) line(name, await ask(path), yardstick, 'bare SQL');
   await client.end();
+}
+
+/** Throttling of the floor's bench, times slower: a phone of some years. */
+const SLOWER = 4;
+const TAPS = 30;
+/** Length of a hold that the clock is checked over, s. */
+const LONG_HOLD = 120;
+
+/** Six lanes on a slowed device: from a tap to the painted answer; and a hold clock in a hidden tab against its true length. */
+async function benchFloor({ url }) {
+  const coach = await demoCoach(url);
+  const { lifters } = await coach.get('/lifters');
+  const lanes = lifters.filter((each) => each.nextSession).slice(0, 6);
+  const address = `${url}/floor/${lanes.map((each) => each.nextSession.id).join(',')}`;
+  const { driver, close } = await openBrowser();
+  try {
+    await driver.get(`${url}/sign-in`);
+    await (
+      await driver.wait(until.elementLocated(By.xpath('//button[contains(., "demo coach")]')), 20_000)
+    ).click();
+    await driver.wait(until.elementLocated(By.css('nav[aria-label="The rack"] li')), 20_000);
+    await driver.get(address);
+    await driver.wait(until.elementLocated(By.css('section[aria-label="The set"]')), 20_000);
+    await driver.sendDevToolsCommand('Emulation.setCPUThrottlingRate', { rate: SLOWER });
+    const tap = () =>
+      driver.executeAsyncScript(`
+        const done = arguments[0];
+        const status = document.querySelector('header [role=status]');
+        const button = [...document.querySelectorAll('button')].find((each) => each.textContent === 'Done as called');
+        if (!button) return done(null);
+        const start = performance.now();
+        new MutationObserver((_, watch) => {
+          watch.disconnect();
+          requestAnimationFrame(() => { const { port1, port2 } = new MessageChannel(); port1.onmessage = () => done(performance.now() - start); port2.postMessage(0); });
+        }).observe(status, { subtree: true, characterData: true, childList: true });
+        button.click();`);
+    const times = [];
+    for (let lane = 1; lane <= lanes.length && times.length < TAPS; lane++) {
+      await driver.actions().sendKeys(String(lane)).perform();
+      for (let i = 0; i < 8; i++) {
+        const time = await tap();
+        if (time === null) break;
+        times.push(time);
+        await driver.wait(
+          async () => !/waiting/.test(await driver.findElement(By.css('header [role=status]')).getText()),
+          20_000,
+        );
+      }
+    }
+    const empty = await driver.executeAsyncScript(`
+      const done = arguments[0]; const times = [];
+      const step = () => { const start = performance.now(); requestAnimationFrame(() => { times.push(performance.now() - start); times.length < 30 ? step() : done(times); }); };
+      step();`);
+    say(`\nThe floor, ${lanes.length} lanes, CPU slowed ${SLOWER} times (reach: 50 ms)`);
+    const yardstick = summary(empty);
+    line('a frame with nothing to do', yardstick, yardstick, 'itself');
+    line(`tap to painted, ${times.length} taps`, summary(times), yardstick, 'a frame');
+    await driver.sendDevToolsCommand('Emulation.setCPUThrottlingRate', { rate: 1 });
+
+    await (await driver.findElement(By.xpath('//button[contains(., "To the hold")]'))).click();
+    await (await driver.wait(until.elementLocated(By.xpath('//button[.="Start"]')), 20_000)).click();
+    const begun = await driver.executeScript('return performance.now()');
+    const floor = await driver.getWindowHandle();
+    await driver.switchTo().newWindow('tab');
+    await new Promise((resolve) => setTimeout(resolve, (LONG_HOLD + 3) * 1000));
+    await driver.switchTo().window(floor);
+    const [shown, true_] = await driver.executeAsyncScript(
+      `const [begun, done] = arguments;
+       requestAnimationFrame(() => requestAnimationFrame(() => done([Number(document.querySelector('section [role=timer]').textContent), (performance.now() - begun) / 1000 - 3])));`,
+      begun,
+    );
+    say(
+      `hold clock after ${LONG_HOLD} s in a hidden tab: shows ${shown.toFixed(1)} s, true ${true_.toFixed(2)} s (to the tenth; begun within the answer of the tap)`,
+    );
+  } finally {
+    await close();
+  }
+}
+
+/** The same routes once the club has five hundred lifters with three years of logs. */
+async function benchManyLifters({ url, databaseUrl }) {
+  say('\nMaking the club large …');
+  const sets = await manyLifters(databaseUrl, { lifters: 500, years: 3, like: 'Odalys Brandt' });
+  const coach = await demoCoach(url);
+  const first = await coach.get('/lifters');
+  const guest = (i) => guests[i % guests.length].id;
+  const guests = (await coach.get('/lifters?find=guest')).lifters;
+  const client = new pg.Client({ connectionString: databaseUrl });
+  await client.connect();
+  const yardstick = await timed(ROUNDS, (i) =>
+    client.query('SELECT * FROM logged_set WHERE lifter_id = $1 AND NOT strapped', [guest(i)]),
+  );
+  await client.end();
+  const routes = {
+    'GET /lifters (first page of the rack)': () => '/lifters',
+    'GET /lifters?after= (next page)': () => `/lifters?after=${first.next}`,
+    'GET /lifters?find= (by name)': (i) => `/lifters?find=${String(i % 500).padStart(4, '0')}`,
+    'GET /lifters/:id/sheet': (i) => `/lifters/${guest(i)}/sheet`,
+    'GET /lifters/:id/curve': (i) => `/lifters/${guest(i)}/curve`,
+    'GET /lifters/:id/profile': (i) => `/lifters/${guest(i)}/profile`,
+    'GET /lifters/today': () => '/lifters/today',
+    'GET /kit': () => '/kit',
+    'GET /schools/evidence': () => '/schools/evidence',
+  };
+  say(`\nAPI with ${first.total} lifters and ${sets} logged sets`);
+  line('bare SQL: one lifter’s sets of three years', yardstick, yardstick, 'itself');
+  for (const [name, path] of Object.entries(routes)) {
+    const rounds = name.includes('evidence') ? 5 : ROUNDS;
+    const times = await timed(rounds, async (i) =>
+      (await fetch(url + '/api' + path(i), { headers: { cookie: coach.cookie } })).arrayBuffer(),
+    );
+    line(name, times, yardstick, 'bare SQL');
+  }
 }
 
 async function benchPages({ url }) {

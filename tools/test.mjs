@@ -33,7 +33,7 @@ run(async () => {
     const postgres = await startPostgres(join(work, 'postgres'), { settings: { fsync: 'off' } });
     toStop.push(() => postgres.remove());
     await runJest('API tests', ['server'], work, { DATABASE_URL: postgres.url });
-    await runJest('start command', ['tools'], work);
+    await runJest('start command and soak', ['tools'], work, { IRON_CLASP_E2E_DATABASE: postgres.url });
     await runBrowserTests(postgres, work);
   } catch (error) {
     // Whatever stopped the run is a failure of it, and is said so in the last line.
@@ -109,6 +109,8 @@ async function runBrowserTests(postgres, work) {
   toStop.push(() => server.stop());
   await runJest('browser tests', ['e2e'], work, {
     IRON_CLASP_E2E_URL: server.url,
+    // For tests that kill a server of their own.
+    IRON_CLASP_E2E_DATABASE: postgres.url,
     ...demoDay(),
   });
 }

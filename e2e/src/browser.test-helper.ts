@@ -21,8 +21,10 @@ export class Page {
     this.#base = base;
   }
 
-  static async open(size: { width: number; height: number } = { width: 1280, height: 800 }): Promise<Page> {
-    const base = process.env['IRON_CLASP_E2E_URL'];
+  static async open(
+    size: { width: number; height: number } = { width: 1280, height: 800 },
+    base = process.env['IRON_CLASP_E2E_URL'],
+  ): Promise<Page> {
     if (!base) throw new Error('IRON_CLASP_E2E_URL is not set: these tests run through `npm test`.');
     const { driver, close } = await openBrowser(size);
     await shiftClock(driver, Number(process.env['IRON_CLASP_CLOCK_SHIFT_DAYS'] ?? 0));

@@ -37,7 +37,7 @@ it('a coach adds a lifter with three answers, gives the rest, and the change is 
   await page.click('They are right as they stand');
   await page.click('Save');
   await page.says('Saved.');
-  await page.says(/school: same-grip → bare-hands/, 'section[aria-label="What was changed"]');
+  await page.says(/school: Same grip all year → Bare hands/, 'section[aria-label="What was changed"]');
   await page.until(async () => !/would sharpen/.test(await page.text()), 'the questions to be gone');
   expect(await page.accessibility()).toEqual([]);
 }, 90_000);
@@ -64,6 +64,25 @@ it('a second editor is shown both versions and decides', async () => {
     async () => (await (await page.field('Best deadlift')).getAttribute('value')) === '147.5',
     'their figure',
   );
+}, 60_000);
+
+it('a meet is added with its rules, and stands on the season strip', async () => {
+  await page.click('Add a meet');
+  await page.type('Meet', 'Estuary Cup');
+  await page.click('Keep the meet');
+  await page.says('Choose the day of the meet.');
+  const day = await page.field('Day of the meet');
+  const soon = new Date(Date.now() + 20 * 86_400_000).toISOString().slice(0, 10);
+  await page.driver.executeScript(
+    `const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set; set.call(arguments[0], arguments[1]); arguments[0].dispatchEvent(new Event('input', { bubbles: true }));`,
+    day,
+    soon,
+  );
+  await page.type('Deadlift attempts', '135 142,5 147.5');
+  await page.click('Keep the meet');
+  await page.says(/straps barred .* attempts 135 kg, 142.5 kg, 147.5 kg/, 'section[aria-label="Meets"]');
+  await page.says('Estuary Cup', '#sheet');
+  expect(await page.accessibility()).toEqual([]);
 }, 60_000);
 
 it('a lifter is put aside and taken back with everything', async () => {

@@ -39,11 +39,13 @@ it('a coach signs in, reads the calls and their reasons, runs the hold, and the 
   await page.keys('f');
   await page.at(/^\/floor\//);
   const session = (await page.path()).split('/')[2]!;
+  await page.says('Done as called');
+  await page.click('To the hold');
   await page.says('hold 1 of 2');
   const { hold } = (await page.api<CallsView>('GET', `/sessions/${session}/calls`)).body;
   await page.says(`${hold!.load} kg`);
   await page.keys(' ');
-  const clock = async (): Promise<number> => Number(await page.text('[role=timer]'));
+  const clock = async (): Promise<number> => Number(await page.text('section [role=timer]'));
   await page.until(async () => (await clock()) >= hold!.seconds, 'the clock to reach the target');
   await page.says('time: put it down');
   await page.keys(' ');
@@ -67,7 +69,10 @@ it('a coach signs in, reads the calls and their reasons, runs the hold, and the 
     await page.type(label, right);
   }
   await page.click('Log the hold');
-  await page.says('2 done');
+  await page.until(
+    async () => (await page.count('ol[aria-label="Holds done"] li')) === 2,
+    'both holds to be logged',
+  );
 
   // What it changed: the next prescription, and the curve with two holds more behind it.
   await page.says(/Next time \d+(\.\d+)? kg, one step more/);
@@ -89,11 +94,19 @@ it('a coach signs in, reads the calls and their reasons, runs the hold, and the 
 
   // Undo takes the last one back; a slip in its place repeats the load.
   await page.go(`/floor/${session}`);
-  await page.says('2 done');
-  await page.click('Undo the last hold');
+  await page.says(/1\d\.\d s of 10, put down/);
+  await page.click('Undo');
+  await page.until(
+    async () => (await page.count('ol[aria-label="Holds done"] li')) === 1,
+    'the last hold to be taken back',
+  );
+  await page.click('To the hold');
   await page.says('hold 2 of 2');
   await page.keys(' ');
-  await page.until(async () => (await clock()) >= 1, 'the clock to run');
+  await page.until(
+    async () => /\./.test(await page.text('section [role=timer]')) && (await clock()) >= 1,
+    'the clock to run',
+  );
   await page.keys('s');
   await page.says(/1\.\d s of 10, slipped/);
   await page.says(/Next time[^]*same again/);

@@ -1,0 +1,156 @@
+import { By } from 'selenium-webdriver';
+import { Page } from './browser.test-helper.ts';
+
+let page: Page;
+beforeAll(async () => {
+  page = await Page.open();
+  await page.signIn();
+}, 60_000);
+afterAll(() => page.close());
+
+it('a coach brushes a bar, adds a venue, is shown what cannot be used, and a session there is told what it lacks', async () => {
+  await page.click('Kit');
+  await page.says('used unless a session says otherwise');
+  expect(await page.accessibility()).toEqual([]);
+  await page.says(/brushing is due: [1-9]\d* chalked sets/, 'section[aria-label="Bars"]');
+  await page.click('Power bar is brushed');
+  await page.says(/0 chalked sets of 300/, 'section[aria-label="Bars"] li');
+  await page.click('Add a venue');
+  await page.find('form[aria-label="Venue"]');
+  expect(await page.accessibility()).toEqual([]);
+  await page.type('Diameter', '2.9');
+  await page.type('Name', 'Net loft');
+  await page.click('Save the venue');
+  await page.says(/Must be a number from 15 to 90/, 'form[aria-label="Venue"]');
+  await page.type('Diameter', '28.5');
+  await page.click('Save the venue');
+  await page.at(/^\/kit\/[0-9a-f-]+$/);
+  await page.says('Net loft', 'nav[aria-label="Venues"]');
+  // One pair of each plate: a heavy session does not go there, and the editor says so with the mend.
+  await page.openLifter('Teodor Vance');
+  await page.click('Program');
+  await page.click('Write a session');
+  await page.find('form[aria-label="Session"]');
+  await page.driver.findElement(By.xpath('//select/option[.="Net loft"]')).click();
+  await (await page.find('input[aria-label="Line 1: sets"]')).sendKeys('top 1x1 @ 250kg');
+  await page.says(/more than the plates of Net loft make.*borrow plates/s);
+  await page.click('Leave it');
+}, 120_000);
+
+it('repeats a week, is told of a week that is taken, clears it, and takes a session off and back', async () => {
+  await page.openLifter('Noor Haddad');
+  await page.click('Program');
+  const weeks = By.css('section[aria-label^="Week of"]');
+  await page.find('section[aria-label^="Week of"]');
+  const before = (await page.driver.findElements(weeks)).length;
+  await page.click('move');
+  await page.click('Move the week');
+  await page.says(/would come onto what is written already: .*Clear or move that week first/);
+  await page.driver.findElement(By.xpath('(//button[.="clear"])[2]')).click();
+  await page.click('Clear the week');
+  await page.until(
+    async () => (await page.driver.findElements(weeks)).length === before - 1,
+    'the second week to be cleared',
+  );
+  // The first week fills the gap it left.
+  await page.driver.findElement(By.xpath('(//button[.="repeat"])[1]')).click();
+  await page.driver.findElement(By.xpath('//option[.="1 week"]')).click();
+  await page.click('Repeat the week');
+  await page.until(
+    async () => (await page.driver.findElements(weeks)).length === before,
+    'the repeated week',
+  );
+  const last = By.xpath('(//button[starts-with(@aria-label, "Take off ")])[last()]');
+  const words = (await page.driver.findElement(last).getAttribute('aria-label'))!;
+  await page.driver.findElement(last).click();
+  await page.says(/is off the program/);
+  await page.click('Undo');
+  await page.until(
+    async () => (await page.driver.findElement(last).getAttribute('aria-label')) === words,
+    'the session to come back',
+  );
+  expect(await page.accessibility()).toEqual([]);
+}, 120_000);
+
+it('copies a school, adjusts it, and lets a lifter follow the copy', async () => {
+  await page.go('/practice/schools');
+  await page.says('our log');
+  expect(await page.accessibility()).toEqual([]);
+  await page.click('Copy Bare hands and adjust the copy');
+  await page.find('form[aria-label="School"]');
+  expect(await page.accessibility()).toEqual([]);
+  await page.type('Seconds', 'long');
+  await page.click('Keep the copy');
+  await page.says(/hold\.seconds must be a number above 0/, 'form[aria-label="School"]');
+  await page.type('Seconds', '25');
+  await page.click('Keep the copy');
+  await page.says('Bare hands, ours', 'section[aria-label="Our own copies"]');
+  await page.openLifter('Bram Oosterhuis');
+  await page.click('Profile');
+  await page.find('form[aria-label="Profile"]');
+  await page.driver.findElement(By.xpath('//option[.="Bare hands, ours (ours)"]')).click();
+  await page.click('Save');
+  await page.says('Saved.');
+  await page.says(/school: Bare hands → Bare hands, ours/, 'section[aria-label="What was changed"]');
+  await page.says('Bare hands, ours', '#sheet header');
+}, 120_000);
+
+it('shares a lifter’s week by a link that a stranger reads, and takes it back', async () => {
+  await page.openLifter('Bram Oosterhuis');
+  await page.click('Profile');
+  await page.click('Make a link');
+  const address = (await (await page.find('input[aria-label="Address"]')).getAttribute('value'))!;
+  const stranger = await Page.open({ width: 390, height: 844 });
+  try {
+    await stranger.go(new URL(address).pathname);
+    await stranger.says('Bram Oosterhuis');
+    await stranger.find('article table');
+    expect(await stranger.accessibility()).toEqual([]);
+    // A card names the load, the plates of one side and the call of every set.
+    const row = await stranger.text('article tbody tr');
+    expect(row).toMatch(/\d lb/);
+    expect(row).toMatch(/double overhand|mixed|hook|straps|no grip call/i);
+    await page.click('Take it back');
+    await page.says(/taken back/);
+    await stranger.driver.navigate().refresh();
+    await stranger.says(/Ask your coach for a new one/);
+  } finally {
+    await stranger.close();
+  }
+}, 120_000);
+
+it('a lifter takes up an invitation, signs in on a phone, sees their own sheet and nobody else’s', async () => {
+  await page.openLifter('Kofi Adeyemi-Lund');
+  await page.click('Profile');
+  await page.type('Invite by e-mail', 'kofi@tarnquay.example');
+  await page.click('Make an invitation');
+  const address = (await (await page.find('input[aria-label="Address"]')).getAttribute('value'))!;
+  const kofi = await Page.open({ width: 390, height: 844 });
+  try {
+    await kofi.go(new URL(address).pathname);
+    await kofi.says('asks you in');
+    expect(await kofi.accessibility()).toEqual([]);
+    await kofi.type('Password', 'stones-and-axles');
+    await kofi.type('The same again', 'stones-and-axle');
+    await kofi.click('Make my account');
+    await kofi.says('The two are not the same.');
+    await kofi.type('The same again', 'stones-and-axles');
+    await kofi.click('Make my account');
+    await kofi.says('Your account stands.');
+    await kofi.go('/sign-in');
+    await kofi.type('E-mail', 'kofi@tarnquay.example');
+    await kofi.type('Password', 'stones-and-axles');
+    await kofi.click('Sign in');
+    await kofi.at(/^\/lifters\/[0-9a-f-]+\/calls$/);
+    await kofi.find('[data-row]');
+    expect(await kofi.accessibility()).toEqual([]);
+    expect(await kofi.count('nav[aria-label="The rack"]')).toBe(0);
+    expect(await kofi.text('nav[aria-label="The sheet"]')).not.toMatch(/Profile|Program/);
+    // Another lifter's address leads back to one's own.
+    const own = await kofi.path();
+    await kofi.go('/practice/schools');
+    await kofi.until(async () => (await kofi.path()) === own, 'their own sheet');
+  } finally {
+    await kofi.close();
+  }
+}, 120_000);

@@ -1,0 +1,63 @@
+import { randomUUID } from 'node:crypto';
+import { join } from 'node:path';
+import pg from 'pg';
+import { freePort } from '../../tools/lib/machine.mjs';
+import { startServer } from '../../tools/lib/server.mjs';
+
+const ROOT = join(import.meta.dirname, '..', '..');
+
+/** A server of a test's own, on a database of its own, to be killed and started again at the same address. */
+export class OwnServer {
+  readonly url: string;
+  readonly #port: number;
+  readonly #database: string;
+  #running: Awaited<ReturnType<typeof startServer>> | null = null;
+
+  private constructor(port: number, database: string) {
+    this.#port = port;
+    this.#database = database;
+    this.url = `http://127.0.0.1:${port}`;
+  }
+
+  static async start(): Promise<OwnServer> {
+    const admin = process.env['IRON_CLASP_E2E_DATABASE'];
+    if (!admin) throw new Error('IRON_CLASP_E2E_DATABASE is not set: these tests run through `npm test`.');
+    const name = `e2e_${randomUUID().replaceAll('-', '')}`;
+    const client = new pg.Client({ connectionString: admin });
+    await client.connect();
+    await client.query(`CREATE DATABASE ${name}`);
+    await client.end();
+    const server = new OwnServer(await freePort(), admin.replace(/\/[^/]*$/, `/${name}`));
+    await server.up();
+    return server;
+  }
+
+  async up(): Promise<void> {
+    this.#running = await startServer(ROOT, {
+      databaseUrl: this.#database,
+      port: this.#port,
+      env: { IRON_CLASP_LOG: 'silent' },
+    });
+  }
+
+  /** As a power cut would: no goodbye. */
+  async kill(): Promise<void> {
+    this.#running?.child.kill('SIGKILL');
+    await this.#running?.ended;
+    this.#running = null;
+  }
+
+  async query<Row>(text: string, values: unknown[] = []): Promise<Row[]> {
+    const client = new pg.Client({ connectionString: this.#database });
+    await client.connect();
+    try {
+      return (await client.query(text, values)).rows as Row[];
+    } finally {
+      await client.end();
+    }
+  }
+
+  async stop(): Promise<void> {
+    await this.#running?.stop();
+  }
+}

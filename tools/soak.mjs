@@ -1,0 +1,40 @@
+import { randomUUID } from 'node:crypto';
+import { rmSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import pg from 'pg';
+import { ensureBuilt, ensurePackages } from './lib/build.mjs';
+import { freePort, temporaryFolder } from './lib/machine.mjs';
+import { startPostgres } from './lib/postgres.mjs';
+import { run, say, Trouble } from './lib/say.mjs';
+import { soak } from './lib/soak.mjs';
+
+const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
+
+/** Plays sessions with random kills: `npm run soak -- [rounds] [seed]`. */
+run(async () => {
+  const [rounds = 20, seed = Date.now() % 100_000] = process.argv.slice(2).map(Number);
+  if (!(rounds > 0) || !Number.isInteger(seed))
+    throw new Trouble('Say how many rounds, and a whole seed: npm run soak -- 20 7');
+  ensurePackages(ROOT);
+  ensureBuilt(ROOT);
+  const work = temporaryFolder('iron-clasp-soak-');
+  const postgres = await startPostgres(join(work, 'postgres'));
+  try {
+    const name = `soak_${randomUUID().replaceAll('-', '')}`;
+    const admin = new pg.Client({ connectionString: postgres.url });
+    await admin.connect();
+    await admin.query(`CREATE DATABASE ${name}`);
+    await admin.end();
+    const databaseUrl = postgres.url.replace(/\/[^/]*$/, `/${name}`);
+    say(`Soak of ${rounds} rounds, seed ${seed}`);
+    const found = await soak(ROOT, { databaseUrl, port: await freePort(), rounds, seed, say });
+    say(
+      `${found.acknowledged} acknowledged, ${found.kills} kills, ${found.resent} sent again: lost ${found.lost}, doubled ${found.doubled}`,
+    );
+    if (found.lost + found.doubled > 0) process.exitCode = 1;
+  } finally {
+    postgres.remove();
+    rmSync(work, { recursive: true, force: true, maxRetries: 5 });
+  }
+});
