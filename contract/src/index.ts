@@ -1,2 +1,20 @@
-export * from './requests.ts';
-export type * from './responses.ts';
+/*
+ * What goes over the wire, one file a noun: requests are classes that check themselves, answers are plain shapes made by
+ * the server and typed by the core. Loads are kg, times s, days `YYYY-MM-DD`, moments ISO 8601 in UTC.
+ */
+export * from './accounts.ts';
+export * from './calls.ts';
+export * from './curve.ts';
+export * from './floor.ts';
+export * from './hands.ts';
+export * from './health.ts';
+export * from './kit.ts';
+export * from './lifters.ts';
+export * from './log.ts';
+export * from './meets.ts';
+export * from './programs.ts';
+export * from './rack.ts';
+export * from './schools.ts';
+export * from './sharing.ts';
+export * from './sheet.ts';
+export { LIMITS } from './fields.ts';

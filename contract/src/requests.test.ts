@@ -21,7 +21,7 @@ import {
   PreferencesRequest,
   SignInRequest,
   WhatIfRequest,
-} from './requests.ts';
+} from './index.ts';
 
 /** The fields that are refused, with their first message. */
 function refused<Body extends object>(type: new () => Body, body: object): Record<string, string> {

@@ -1,0 +1,93 @@
+import { IsISO8601, IsIn, IsNumber, IsString, Max, MaxLength, Min } from 'class-validator';
+import type {
+  Grip,
+  HandsToday,
+  HoldPrescription,
+  LikelyCause,
+  PlatePairs,
+  SessionUnderWay,
+  SetRole,
+} from '@iron-clasp/core';
+import type { SessionHead, CallsView } from './calls.ts';
+import { LIMITS, TARGET_MESSAGE, FINITE } from './fields.ts';
+import type { LoggedHoldView } from './log.ts';
+
+/** Ends a session, with a word to the lifter. */
+export class FinishRequest {
+  @IsISO8601({ strict: true }, { message: 'The end of the session is not a date and time.' })
+  finishedAt: string;
+
+  @IsString({ message: 'The note is text.' })
+  @MaxLength(1000, { message: 'Keep the note to 1000 characters.' })
+  note: string;
+}
+
+const CLOCK_STATES = ['running', 'stopped'] as const;
+
+/** What a hold clock on the floor does now, for those who follow on another screen; nothing of it is stored. */
+export class ClockRequest {
+  @IsIn(CLOCK_STATES, { message: 'A clock runs or is stopped.' })
+  state: (typeof CLOCK_STATES)[number];
+
+  /** Seconds on the clock when this was sent; negative while it counts in. */
+  @IsNumber(FINITE, { message: 'Say how long the clock has run.' })
+  @Min(-60)
+  @Max(3600)
+  seconds: number;
+
+  @IsNumber(FINITE, { message: TARGET_MESSAGE })
+  @Min(1, { message: TARGET_MESSAGE })
+  @Max(LIMITS.holdSeconds.max, { message: TARGET_MESSAGE })
+  target: number;
+}
+
+/** Everything a floor needs to run a session without a network: the calls, and what they are called again from. */
+export interface FloorView {
+  readonly calls: CallsView;
+  readonly finished: boolean;
+  readonly handsOn: string | null;
+  readonly hands: HandsToday;
+  /** As the core takes a session under way; `observations` are those before this session. */
+  readonly underWay: Omit<SessionUnderWay, 'done' | 'holds'>;
+  /** What loads the bar. */
+  readonly equipment: {
+    readonly bar: number;
+    readonly collars?: number;
+    readonly plates: readonly PlatePairs[];
+  };
+}
+
+/** What happens on the floor, told to whoever follows it. */
+export interface LiveEvent {
+  readonly sessionId: string;
+  /** `changed`: something was logged, taken back or decided; `clock`: a hold clock runs or stopped. */
+  readonly kind: 'changed' | 'clock' | 'finished';
+  readonly clock?: {
+    readonly state: 'running' | 'stopped';
+    readonly seconds: number;
+    readonly target: number;
+  };
+}
+
+/** A session as it went. */
+export interface SessionEndView {
+  readonly session: SessionHead;
+  readonly finishedAt: string | null;
+  readonly note: string;
+  readonly planned: number;
+  readonly done: number;
+  readonly slips: readonly {
+    readonly liftName: string;
+    readonly role: SetRole;
+    readonly load: number;
+    readonly reps: number;
+    readonly slippedAtRep: number;
+    readonly grip: Grip;
+  }[];
+  /** Likely causes, the likeliest first. */
+  readonly causes: readonly LikelyCause[];
+  readonly holds: readonly LoggedHoldView[];
+  readonly nextHold: HoldPrescription | null;
+  /** Sets that were left out, or done otherwise than called. */
+  readonly otherwise: readonly string[];
+}
