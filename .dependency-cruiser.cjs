@@ -4,7 +4,7 @@ const only = (name, from, allowed) => ({
   severity: 'error',
   comment: `${from} imports nothing of ours but ${allowed.join(', ') || 'nothing'}`,
   from: { path: `^${from}/` },
-  to: { path: `^(core|contract|server|web|e2e|tools)/`, pathNot: `^(${[from, ...allowed].join('|')})/` },
+  to: { path: `^(core|contract|device|server|web|e2e|tools)/`, pathNot: `^(${[from, ...allowed].join('|')})/` },
 });
 
 module.exports = {
@@ -12,6 +12,7 @@ module.exports = {
     { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
     only('core-stands-alone', 'core', []),
     only('contract-below-both-ends', 'contract', ['core']),
+    only('device-looks-down', 'device', ['contract', 'core']),
     only('server-looks-down', 'server', ['contract', 'core']),
     only('web-looks-down', 'web', ['contract', 'core']),
     {

@@ -2,6 +2,7 @@ export default {
   projects: [
     '<rootDir>/core',
     '<rootDir>/contract',
+    '<rootDir>/device',
     '<rootDir>/server',
     '<rootDir>/web',
     '<rootDir>/tools',

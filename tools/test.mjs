@@ -28,7 +28,7 @@ run(async () => {
     if (!CHROMIUM.every((path) => existsSync(path)))
       installDebian(['chromium', 'chromium-driver'], 'Chromium and ChromeDriver are not installed.');
     runChecks();
-    await runJest('unit tests', ['core', 'contract', 'web'], work);
+    await runJest('unit tests', ['core', 'contract', 'device', 'web'], work);
     ensureBuilt(ROOT);
     const postgres = await startPostgres(join(work, 'postgres'), { settings: { fsync: 'off' } });
     toStop.push(() => postgres.remove());

@@ -56,6 +56,59 @@ const week: core.GripWeek = {
 
 /** Sound arguments for every public function. */
 const SOUND: Record<string, unknown[]> = {
+  easeHold: [
+    { load: 100, seconds: 10, probability: 0.7, why: [] },
+    { share: 0.9, reason: { ruleId: 'squeeze.sustained-drop', rank: 'evidence', text: 'Down.' } },
+    { bar: 20, collars: 0, plates },
+  ],
+  curveOverTime: [
+    [{ load: 150, seconds: 12, ended: 'slipped', ageDays: 40 }],
+    [60, 0],
+    { referenceLoad: 140 },
+  ],
+  readTraceCsv: ['time (s);force (N)\n0;1\n0,1;98', { force: 'kgf', time: 's', rate: 80 }],
+  compareAtSameLoad: [
+    [
+      {
+        on: '2026-11-14',
+        lift: 'squat',
+        load: 150,
+        reps: 1,
+        seconds: 8,
+        grip: 'hook',
+        strapped: false,
+        slipped: true,
+        pain: 2,
+      },
+      {
+        on: '2026-11-21',
+        lift: 'squat',
+        load: 150,
+        reps: 1,
+        seconds: 9,
+        grip: 'hook',
+        strapped: false,
+        slipped: true,
+      },
+    ],
+    '2026-11-22',
+  ],
+  topAndBackOff: [
+    [{ on: '2026-11-01', topGrip: 'hook', topSlipped: true, backOffGrip: 'straps', backOffSlipped: false }],
+  ],
+  squeezeAgainstHold: [[50, 52, 54, 53, 57].map((squeeze, i) => ({ squeeze, tenSecondLoad: 100 + i }))],
+  findAttention: [
+    {
+      hands: lifter.hands,
+      slips: { recent: 4, recentSets: 10, before: 1, beforeSets: 10 },
+      daysSinceTest: 60,
+      tests: true,
+      squeezeDown: ['left'],
+      closingToOpening: 12,
+      meet: { name: 'Open', days: 20, third: { load: 200, chance: 0.8, asked: 0.98 } },
+      uncleared: ['shoulder'],
+    },
+  ],
   isBarLift: ['deadlift.conventional'],
   shareRange: [8, 20],
   chanceWorthMore: [curve, 'hook', 'mixed'],

@@ -29,6 +29,7 @@ export * from './clasp-curve/hold-probability.ts';
 export * from './clasp-curve/hold-load.ts';
 export * from './clasp-curve/hold-seconds.ts';
 export * from './clasp-curve/read-outs.ts';
+export * from './clasp-curve/curve-over-time.ts';
 
 // Lifts, and what a set asks of the hand.
 export * from './set-demand/lift.ts';
@@ -80,6 +81,7 @@ export type {
 } from './hold-prescriptions/hold-loads.ts';
 export { BACK_OFF_SHARE, type HoldChange, type HoldSession } from './hold-prescriptions/progression.ts';
 export * from './hold-prescriptions/prescribe-hold.ts';
+export { easeHold, type Easing } from './hold-prescriptions/ease-hold.ts';
 export * from './grip-week/spacing-figures.ts';
 export * from './grip-week/spacing-rules.ts';
 export * from './grip-week/grip-work.ts';
@@ -119,7 +121,14 @@ export { MAX_SQUEEZE } from './dynamometer/check-test.ts';
 export * from './force-trace/clean-trace.ts';
 export { analyseTrace, ONSET_FORCE, type TraceReading } from './force-trace/analyse-trace.ts';
 export * from './force-trace/repeated-contractions.ts';
+export * from './force-trace/read-trace-csv.ts';
 
 // What went wrong, and what is about to.
 export * from './slip-causes/slip-causes.ts';
 export * from './usual-mistakes/usual-mistakes.ts';
+
+// A lifter against their own history, and who needs the coach.
+export * from './compare/same-load.ts';
+export * from './compare/top-and-back-off.ts';
+export * from './compare/squeeze-against-hold.ts';
+export * from './attention/attention-rules.ts';

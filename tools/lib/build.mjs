@@ -26,7 +26,7 @@ export function ensurePackages(root) {
   writeFileSync(stamp, lock);
 }
 
-const PACKAGES = ['core', 'contract', 'server', 'web'];
+const PACKAGES = ['core', 'contract', 'device', 'server', 'web'];
 
 /** Builds every package whose sources changed since the last build. */
 export function ensureBuilt(root) {

@@ -18,7 +18,7 @@ export function checks(root) {
       run: () => ran(node(root, 'prettier/bin/prettier.cjs', '--check', '--log-level=warn', '.')),
     },
     { name: 'lint', run: () => ran(node(root, 'eslint/bin/eslint.js', '.')) },
-    ...['core', 'contract', 'server', 'web', 'e2e'].map((name) => ({
+    ...['core', 'contract', 'device', 'server', 'web', 'e2e'].map((name) => ({
       name: `types of ${name}`,
       run: () => ran(node(root, 'typescript/bin/tsc', '-p', `${name}/tsconfig.json`)),
     })),
@@ -31,6 +31,7 @@ export function checks(root) {
             'dependency-cruiser/bin/dependency-cruise.mjs',
             'core/src',
             'contract/src',
+            'device/src',
             'server/src',
             'server/test',
             'web/src',

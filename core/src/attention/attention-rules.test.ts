@@ -1,0 +1,69 @@
+import { SOUND_HAND } from '../hands/hand-state.ts';
+import { ATTENTION_RULES, findAttention, type AttentionFacts } from './attention-rules.ts';
+
+const QUIET: AttentionFacts = {
+  hands: { left: SOUND_HAND, right: SOUND_HAND },
+  slips: { recent: 0, recentSets: 40, before: 0, beforeSets: 40 },
+  daysSinceTest: 10,
+  tests: true,
+  squeezeDown: [],
+  closingToOpening: 3,
+  uncleared: [],
+};
+const rulesOf = (more: Partial<AttentionFacts>): string[] =>
+  findAttention({ ...QUIET, ...more }).map((each) => each.ruleId);
+
+it('a quiet lifter needs nothing', () => {
+  expect(rulesOf({})).toEqual([]);
+});
+
+it.each<[string, Partial<AttentionFacts>]>([
+  ['attention.numb', { hands: { left: { ...SOUND_HAND, numb: true }, right: SOUND_HAND } }],
+  ['attention.torn-skin', { hands: { left: SOUND_HAND, right: { ...SOUND_HAND, palm: 'torn' } } }],
+  ['attention.uncleared', { uncleared: ['blood pressure'] }],
+  ['attention.pain', { hands: { left: SOUND_HAND, right: { ...SOUND_HAND, elbowPain: 4 } } }],
+  ['attention.squeeze-down', { squeezeDown: ['right'] }],
+  [
+    'attention.third-attempt',
+    { meet: { name: 'Open', days: 30, third: { load: 200, chance: 0.9, asked: 0.98 } } },
+  ],
+  ['attention.slips-rising', { slips: { recent: 5, recentSets: 40, before: 2, beforeSets: 40 } }],
+  ['attention.closing-against-opening', { closingToOpening: null }],
+  ['attention.closing-against-opening', { closingToOpening: 9 }],
+  ['attention.test-overdue', { daysSinceTest: 43 }],
+  ['attention.meet-near', { meet: { name: 'Open', days: 14 } }],
+])('%s', (rule, facts) => {
+  expect(rulesOf(facts)).toEqual([rule]);
+});
+
+it.each<[string, Partial<AttentionFacts>]>([
+  ['as many slips as before', { slips: { recent: 5, recentSets: 40, before: 5, beforeSets: 40 } }],
+  ['more slips among more sets', { slips: { recent: 6, recentSets: 80, before: 3, beforeSets: 40 } }],
+  ['two slips, which may be chance', { slips: { recent: 2, recentSets: 10, before: 0, beforeSets: 40 } }],
+  ['no test where the club does not test', { tests: false, daysSinceTest: 400 }],
+  [
+    'a third attempt that holds',
+    { meet: { name: 'Open', days: 30, third: { load: 200, chance: 0.99, asked: 0.98 } } },
+  ],
+  ['a meet that is over', { meet: { name: 'Open', days: -1 } }],
+])('says nothing of %s', (_, facts) => {
+  expect(rulesOf(facts)).toEqual([]);
+});
+
+it('the gravest comes first, each with its step', () => {
+  const found = findAttention({
+    ...QUIET,
+    hands: { left: { ...SOUND_HAND, palm: 'torn', pain: 5 }, right: SOUND_HAND },
+    closingToOpening: null,
+  });
+  expect(found.map((each) => [each.level, each.step])).toEqual([
+    ['stop', 'hands'],
+    ['caution', 'hands'],
+    ['note', 'holds'],
+  ]);
+});
+
+it('every rule has a reason and an id of its own', () => {
+  expect(new Set(ATTENTION_RULES.map((rule) => rule.id)).size).toBe(ATTENTION_RULES.length);
+  for (const rule of ATTENTION_RULES) expect(rule.reason).toMatch(/[.]$/);
+});

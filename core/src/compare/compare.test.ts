@@ -1,0 +1,118 @@
+import { compareAtSameLoad, type ComparedWork } from './same-load.ts';
+import { squeezeAgainstHold } from './squeeze-against-hold.ts';
+import { topAndBackOff, type TopAndBackOff } from './top-and-back-off.ts';
+
+const TODAY = '2026-11-22';
+const hold = (on: string, more: Partial<ComparedWork> = {}): ComparedWork => ({
+  ...{ on, lift: 'hold.front-rack', load: 150, reps: 1, grip: 'hook', strapped: false, slipped: false },
+  ...more,
+});
+
+describe('this week against last at the same load', () => {
+  it.each([
+    ['a slip fewer', { slipped: true }, { slipped: false }, 'better'],
+    ['a slip more', { slipped: false }, { slipped: true }, 'worse'],
+    ['two seconds longer', { seconds: 8 }, { seconds: 10 }, 'better'],
+    ['half a second, which no hand-stopped clock tells', { seconds: 9.6 }, { seconds: 10 }, 'same'],
+    ['a repetition fewer', { reps: 5 }, { reps: 4 }, 'worse'],
+    ['a slip outranks seconds', { seconds: 10 }, { seconds: 14, slipped: true }, 'worse'],
+  ] as const)('%s', (_, last, now, verdict) => {
+    const [row] = compareAtSameLoad([hold('2026-11-13', last), hold('2026-11-20', now)], TODAY);
+    expect(row!.verdict).toBe(verdict);
+  });
+
+  it('compares nothing across loads, grips, straps, or past the fortnight', () => {
+    const rows = [
+      hold('2026-11-13', { load: 147.5 }),
+      hold('2026-11-13', { grip: 'mixed' }),
+      hold('2026-11-13', { strapped: true }),
+      hold('2026-11-08'),
+      hold('2026-11-20'),
+    ];
+    expect(compareAtSameLoad(rows, TODAY)).toEqual([]);
+  });
+
+  it('counts sets, slips and the worst pain of each week, the heaviest first', () => {
+    const rows = compareAtSameLoad(
+      [
+        hold('2026-11-13', { pain: 2 }),
+        hold('2026-11-14', { pain: 5, slipped: true }),
+        hold('2026-11-20', { pain: 1 }),
+        hold('2026-11-13', { load: 180 }),
+        hold('2026-11-20', { load: 180 }),
+      ],
+      TODAY,
+    );
+    expect(rows.map((row) => row.load)).toEqual([180, 150]);
+    expect(rows[1]!.lastWeek).toMatchObject({ sets: 2, slips: 1, worstPain: 5 });
+    expect(rows[1]!.thisWeek).toMatchObject({ sets: 1, slips: 0, worstPain: 1, longest: null });
+  });
+});
+
+describe('top single against back-off', () => {
+  const sessions = (n: number, more: Partial<TopAndBackOff>, slipped: number): TopAndBackOff[] =>
+    Array.from({ length: n }, (_, i) => ({
+      on: '2026-11-01',
+      topGrip: 'hook',
+      backOffGrip: 'straps',
+      backOffSlipped: false,
+      topSlipped: i < slipped,
+      ...more,
+    }));
+
+  it('strapped back-offs that go well while hooked singles slip are the trap', () => {
+    const [found] = topAndBackOff(sessions(12, {}, 5));
+    expect(found).toMatchObject({ trap: true, sessions: 12, cleanSessions: 12 });
+    expect(found!.slippedAfterClean!.value).toBeCloseTo(5 / 12);
+    expect(found!.words).toMatch(/12 times, and the top set slipped in 5/);
+  });
+
+  it('is no trap where the single holds, and says nothing from three sessions', () => {
+    expect(topAndBackOff(sessions(12, { topGrip: 'mixed', backOffGrip: 'mixed' }, 0))[0]!.trap).toBe(false);
+    const [few] = topAndBackOff(sessions(3, {}, 3));
+    expect(few).toMatchObject({ trap: false });
+    expect(few!.words).toMatch(/too few/);
+  });
+
+  it('keeps pairings apart and tells clean back-offs from slipping ones', () => {
+    const found = topAndBackOff([
+      ...sessions(6, { topGrip: 'mixed', backOffGrip: 'mixed' }, 0),
+      ...sessions(4, { topGrip: 'mixed', backOffGrip: 'mixed', backOffSlipped: true }, 3),
+      ...sessions(5, {}, 1),
+    ]);
+    expect(found.map((each) => each.sessions)).toEqual([10, 5]);
+    expect(found[0]!.slippedAfterSlip!.value).toBeCloseTo(0.75);
+    expect(found[0]!.slippedAfterClean!.value).toBe(0);
+  });
+});
+
+// Figures of an independent statistics package: Pearson's r and its 80 % interval by Fisher's transformation.
+describe('squeeze against hold', () => {
+  const pairs = (
+    rows: readonly (readonly [number, number])[],
+  ): { squeeze: number; tenSecondLoad: number }[] =>
+    rows.map(([squeeze, tenSecondLoad]) => ({ squeeze, tenSecondLoad }));
+  const ROWS = [
+    [96, 118],
+    [99, 121],
+    [97, 124],
+    [103, 125],
+    [101, 129],
+    [106, 128],
+  ] as const;
+
+  it('gives r and its interval', () => {
+    const found = squeezeAgainstHold(pairs(ROWS));
+    expect(found.correlation!.value).toBeCloseTo(0.7454215, 6);
+    expect(found.correlation!.low).toBeCloseTo(0.2190585, 6);
+    expect(found.correlation!.high).toBeCloseTo(0.9357178, 6);
+    expect(found.verdict).toBe('together');
+  });
+
+  it('claims nothing from four tests, from scores that stand still, or from an interval over zero', () => {
+    expect(squeezeAgainstHold(pairs(ROWS.slice(0, 4))).correlation).toBeNull();
+    expect(squeezeAgainstHold(pairs(ROWS.map(([, y]) => [100, y] as const))).verdict).toBe('unknown');
+    const loose = pairs(ROWS.map(([x], i) => [x, [120, 121, 121, 120, 120, 121][i]!] as const));
+    expect(squeezeAgainstHold(loose)).toMatchObject({ verdict: 'unknown', correlation: expect.anything() });
+  });
+});

@@ -1,0 +1,3 @@
+import { preset } from '../jest.preset.mjs';
+
+export default preset('device', import.meta.dirname);
