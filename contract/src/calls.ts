@@ -27,6 +27,7 @@ import type {
   Side,
 } from '@iron-clasp/core';
 import { GRIPS, CHALK, SIDES, FINITE } from './fields.ts';
+import type { HoldDecisionView } from './holds.ts';
 import type { LoggedSetView, LoggedHoldView } from './log.ts';
 
 const CHOICES = [...GRIPS, 'straps'] as const satisfies readonly GripChoice[];
@@ -170,5 +171,15 @@ export interface CallsView {
   readonly holdsDone: readonly LoggedHoldView[];
   /** The next prescription, once something of today's is logged. */
   readonly nextHold: HoldPrescription | null;
+  /** The coach's decision on today's hold. */
+  readonly holdDecision: HoldDecisionView | null;
+  /** Today's squeeze test where it proposes easier holds. */
+  readonly easing: {
+    readonly testId: string;
+    /** Share of the load that is kept. */
+    readonly share: number;
+    readonly text: string;
+    readonly declined: boolean;
+  } | null;
   readonly evidence: HoldCurve['evidence'];
 }

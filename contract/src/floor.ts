@@ -7,6 +7,8 @@ import type {
   PlatePairs,
   SessionUnderWay,
   SetRole,
+  SqueezeProtocol,
+  SqueezeTest,
 } from '@iron-clasp/core';
 import type { SessionHead, CallsView } from './calls.ts';
 import { LIMITS, TARGET_MESSAGE, FINITE } from './fields.ts';
@@ -45,6 +47,14 @@ export class ClockRequest {
 export interface FloorView {
   readonly calls: CallsView;
   readonly finished: boolean;
+  /** What a squeeze test that opens the session is read against, so that it can be without a network. */
+  readonly squeeze: {
+    readonly protocolId: string | null;
+    readonly protocol: SqueezeProtocol;
+    readonly earlier: readonly SqueezeTest[];
+    /** The test of the day, where there was one. */
+    readonly today: SqueezeTest | null;
+  };
   readonly handsOn: string | null;
   readonly hands: HandsToday;
   /** As the core takes a session under way; `observations` are those before this session. */

@@ -4,10 +4,15 @@
  */
 export * from './accounts.ts';
 export * from './calls.ts';
+export * from './club.ts';
+export * from './compare.ts';
 export * from './curve.ts';
+export * from './dynamometer-lines.ts';
 export * from './floor.ts';
+export * from './grippers.ts';
 export * from './hands.ts';
 export * from './health.ts';
+export * from './holds.ts';
 export * from './kit.ts';
 export * from './lifters.ts';
 export * from './log.ts';
@@ -17,4 +22,5 @@ export * from './rack.ts';
 export * from './schools.ts';
 export * from './sharing.ts';
 export * from './sheet.ts';
+export * from './squeeze.ts';
 export { LIMITS } from './fields.ts';

@@ -38,6 +38,8 @@ const THRESHOLD_MESSAGE = 'Each threshold must be a chance from 0.5 to 0.999.';
 const HAND_LENGTH_MESSAGE =
   'Hand length must be a number from 100 to 300 mm: wrist crease to the tip of the middle finger.';
 
+const BODY_MASS_MESSAGE = 'Body mass must be a number from 25 to 300 kg. Check the figure and the unit.';
+
 const HAND_SPAN_MESSAGE =
   'Hand span must be a number from 100 to 350 mm: thumb tip to little finger tip, hand spread.';
 
@@ -111,6 +113,13 @@ export class LifterRequest {
   @Min(100, { message: HAND_LENGTH_MESSAGE })
   @Max(300, { message: HAND_LENGTH_MESSAGE })
   handLength?: number | null;
+
+  /** kg, for hangs; null takes it back. */
+  @IsOptional()
+  @IsNumber(FINITE, { message: BODY_MASS_MESSAGE })
+  @Min(25, { message: BODY_MASS_MESSAGE })
+  @Max(300, { message: BODY_MASS_MESSAGE })
+  bodyMass?: number | null;
 
   /** Thumb tip to little finger tip, hand spread, mm; null takes it back. */
   @IsOptional()
@@ -228,6 +237,8 @@ export interface ProfileView {
   /** mm, as the three below; null where nobody has said. */
   readonly handLength: number | null;
   readonly handSpan: number | null;
+  /** kg. */
+  readonly bodyMass: number | null;
   readonly usualReps: number | null;
   readonly deadliftOn: string | null;
   readonly bestLifts: readonly BestLift[];

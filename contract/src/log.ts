@@ -12,7 +12,7 @@ import {
   MaxLength,
   Min,
 } from 'class-validator';
-import type { ChalkKind, Ending, Grip, SetRole, Side } from '@iron-clasp/core';
+import type { ChalkKind, Ending, Grip, SetRole, Side, HoldKindId } from '@iron-clasp/core';
 import {
   GRIPS,
   CHALK,
@@ -32,8 +32,9 @@ const SLIP_MESSAGE = 'The repetition that slipped must be a whole number from 1 
 
 /** One set of a hold as it was done. Its id is made by the client, so that sending it again changes nothing. */
 export class LogHoldRequest {
+  /** kg as the hold is written: what is added to the body for a hang, which may be nothing. */
   @IsNumber(FINITE, { message: LOAD_MESSAGE })
-  @Min(LIMITS.load.min, { message: LOAD_MESSAGE })
+  @Min(0, { message: LOAD_MESSAGE })
   @Max(LIMITS.load.max, { message: LOAD_MESSAGE })
   load: number;
 
@@ -218,6 +219,7 @@ export interface LoggedSetView {
 
 export interface LoggedHoldView {
   readonly id: string;
+  readonly kind: HoldKindId;
   readonly load: number;
   readonly seconds: number;
   readonly target: number;

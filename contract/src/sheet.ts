@@ -1,6 +1,8 @@
 import type { LifterView } from './lifters.ts';
 
 export interface SeasonMark {
+  /** Null for what is no mark of its own: a meet. */
+  readonly id: string | null;
   readonly kind: 'holdBlock' | 'test' | 'meet';
   readonly label: string;
   readonly from: string;

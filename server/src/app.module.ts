@@ -10,6 +10,13 @@ import { CallsService } from './calls/calls.service.ts';
 import { OverridesRepository } from './calls/overrides.repository.ts';
 import { Clock } from './clock.ts';
 import type { Config } from './config.ts';
+import { ClubController } from './club/club.controller.ts';
+import { ClubRepository } from './club/club.repository.ts';
+import { ClubService } from './club/club.service.ts';
+import { CompareController } from './compare/compare.controller.ts';
+import { CompareService } from './compare/compare.service.ts';
+import { CurveMonthsService } from './curves/curve-months.service.ts';
+import { CurvesController } from './curves/curves.controller.ts';
 import { CurvesService } from './curves/curves.service.ts';
 import { dataSource } from './database/data-source.ts';
 import { HandsController } from './hands/hands.controller.ts';
@@ -21,6 +28,13 @@ import { validationPipe } from './http/validation.ts';
 import { FloorController } from './floor/floor.controller.ts';
 import { FloorService } from './floor/floor.service.ts';
 import { Live } from './floor/live.ts';
+import { GrippersController } from './grippers/grippers.controller.ts';
+import { GrippersRepository } from './grippers/grippers.repository.ts';
+import { GrippersService } from './grippers/grippers.service.ts';
+import { HoldPrescriber } from './holds/hold-prescriber.ts';
+import { HoldsController } from './holds/holds.controller.ts';
+import { HoldsRepository } from './holds/holds.repository.ts';
+import { HoldsService } from './holds/holds.service.ts';
 import { KitController } from './kit/kit.controller.ts';
 import { KitService } from './kit/kit.service.ts';
 import { OwnersRepository } from './accounts/owners.repository.ts';
@@ -40,6 +54,9 @@ import { ProfilesService } from './lifters/profiles.service.ts';
 import { LogController } from './log/log.controller.ts';
 import { LogRepository } from './log/log.repository.ts';
 import { LogService } from './log/log.service.ts';
+import { SqueezeController } from './squeeze/squeeze.controller.ts';
+import { SqueezeRepository } from './squeeze/squeeze.repository.ts';
+import { SqueezeService } from './squeeze/squeeze.service.ts';
 import { CONFIG } from './tokens.ts';
 import { ProgramsController } from './training/programs.controller.ts';
 import { ProgramsService } from './training/programs.service.ts';
@@ -71,6 +88,12 @@ export class AppModule {
         SharingController,
         FloorController,
         LogController,
+        SqueezeController,
+        GrippersController,
+        HoldsController,
+        CurvesController,
+        CompareController,
+        ClubController,
       ],
       providers: [
         { provide: CONFIG, useValue: config },
@@ -103,6 +126,17 @@ export class AppModule {
         OverridesRepository,
         HandsService,
         HandsRepository,
+        SqueezeRepository,
+        SqueezeService,
+        GrippersRepository,
+        GrippersService,
+        HoldPrescriber,
+        HoldsRepository,
+        HoldsService,
+        CurveMonthsService,
+        CompareService,
+        ClubRepository,
+        ClubService,
       ],
     };
   }

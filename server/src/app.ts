@@ -3,6 +3,7 @@ import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import compression from 'compression';
 import cookieParser from 'cookie-parser';
+import { json } from 'express';
 import { AppModule } from './app.module.ts';
 import type { Config } from './config.ts';
 import { serveOpenApi } from './http/open-api.ts';
@@ -30,6 +31,8 @@ export function prepare(app: NestExpressApplication, config: Config): void {
   app.use(cookieParser());
   app.use('/api/session', signInLimit());
   app.use('/api/invitations', signInLimit());
+  // Force traces are long: four minutes at 80 Hz.
+  app.use(/^\/api\/lifters\/[^/]+\/squeeze-tests\//, json({ limit: '4mb' }));
   app.useBodyParser('json', { limit: '256kb' });
   app.setGlobalPrefix('api');
   serveOpenApi(app);

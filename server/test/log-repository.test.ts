@@ -101,7 +101,7 @@ describe('hold history: earlier sessions, the latest first', () => {
     await insert('logged_hold', { session_id: earlier, load: 180 });
     await insert('logged_hold', { session_id: later, load: 185, place: 1, seconds: 8, ended: 'slipped' });
     await insert('logged_hold', { session_id: later, load: 185, place: 0 });
-    const history = await log.holdHistory(lifter, null);
+    const history = await log.holdHistory(lifter, 'frontRackHold', null);
     expect(history).toEqual([
       {
         load: 185,
@@ -114,7 +114,7 @@ describe('hold history: earlier sessions, the latest first', () => {
       },
       { load: 180, grip: 'doubleOverhand', target: 10, sets: [{ seconds: 10, ended: 'stopped' }] },
     ]);
-    expect(await log.holdHistory(lifter, later)).toEqual(history.slice(1));
+    expect(await log.holdHistory(lifter, 'frontRackHold', later)).toEqual(history.slice(1));
   });
 });
 

@@ -28,7 +28,9 @@ export const Public = (): ReturnType<typeof SetMetadata> => SetMetadata(PUBLIC, 
 export const AllowRoles = (...roles: Role[]): ReturnType<typeof SetMetadata> => SetMetadata(ROLES, roles);
 
 /** What in an address must be the signed-in lifter's own, and the parameter that names it. */
-export type OwnThing = Readonly<Partial<Record<'lifter' | 'session' | 'set' | 'hold', string>>>;
+export type OwnThing = Readonly<
+  Partial<Record<'lifter' | 'session' | 'set' | 'hold' | 'test' | 'attempt', string>>
+>;
 
 /** Opens a route to a lifter for what is their own, beside coaches. */
 export const LifterMay = (own: OwnThing): ReturnType<typeof applyDecorators> =>

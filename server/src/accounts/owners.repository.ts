@@ -8,6 +8,8 @@ const OWNER = {
   session: 'SELECT lifter_id FROM training_session WHERE id = $1',
   set: 'SELECT lifter_id FROM logged_set WHERE id = $1',
   hold: 'SELECT lifter_id FROM logged_hold WHERE id = $1',
+  test: 'SELECT lifter_id FROM squeeze_test WHERE id = $1',
+  attempt: 'SELECT lifter_id FROM gripper_attempt WHERE id = $1',
 } as const;
 
 @Injectable()

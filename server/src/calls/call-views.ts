@@ -4,6 +4,7 @@ import {
   loadBar,
   sameCall,
   sayCall,
+  setDemand,
   SET_ROLE_NAMES,
   type BarLoading,
   type CallOverride,
@@ -15,7 +16,7 @@ import {
 } from '@iron-clasp/core';
 import type {
   CalledSet,
-  CurveView,
+  CurveDemand,
   LoggedHoldView,
   LoggedSetView,
   OverrideView,
@@ -154,8 +155,17 @@ export function loggedSet(row: LoggedSet): LoggedSetView {
   };
 }
 
-export function loggedHold({ id, load, seconds, target, ended, grip, doneAt }: LoggedHold): LoggedHoldView {
-  return { id, load, seconds, target, ended, grip, doneAt: doneAt.toISOString() };
+export function loggedHold({
+  id,
+  kind,
+  load,
+  seconds,
+  target,
+  ended,
+  grip,
+  doneAt,
+}: LoggedHold): LoggedHoldView {
+  return { id, kind, load, seconds, target, ended, grip, doneAt: doneAt.toISOString() };
 }
 
 /** What the session's heaviest bare-handed sets and its hold ask: one mark a lift and role. */
@@ -163,17 +173,36 @@ export function demandsOf(
   sets: readonly PlannedSet[],
   calls: readonly SetCall[],
   hold: HoldPrescription | null,
-): CurveView['demands'] {
-  const heaviest = new Map<string, CurveView['demands'][number]>();
+): CurveDemand[] {
+  const heaviest = new Map<string, CurveDemand>();
   sets.forEach((set, i) => {
     const { demand, grip, choice } = calls[i]!;
     if (!demand || !grip || choice === 'straps' || set.role === 'warmup') return;
     const label = `${liftOf(set).name}, ${SET_ROLE_NAMES[set.role]}`;
     const known = heaviest.get(label);
-    if (!known || demand.load > known.load) heaviest.set(label, { label, ...demand, grip });
+    if (!known || demand.load > known.load) heaviest.set(label, { kind: 'session', label, ...demand, grip });
   });
   const marks = [...heaviest.values()];
-  return hold && !hold.barred
-    ? [...marks, { label: 'Front rack hold', load: hold.load, seconds: hold.seconds, grip: hold.grip }]
+  const lift = hold && findLift(hold.lift);
+  // Only what hangs from a bar in front lies on this curve as it is written.
+  return hold && !hold.barred && lift?.curve === 'support' && lift.loadMeans === 'total'
+    ? [
+        ...marks,
+        { kind: 'session', label: lift.name, load: hold.load, seconds: hold.seconds, grip: hold.grip },
+      ]
     : marks;
+}
+
+/** What the attempts of the next meet ask, in the bare grip that the next top set is called with. */
+export function attemptsOf({ nextMeet }: LifterProfile, calls: readonly SetCall[]): CurveDemand[] {
+  if (!nextMeet || nextMeet.straps) return [];
+  const grip = calls.find(
+    (call) => call.choice !== 'straps' && call.grip && call.grip !== 'doubleOverhand',
+  )?.grip;
+  return nextMeet.attempts.map((attempt, i) => ({
+    kind: 'attempt',
+    label: `${nextMeet.name}, attempt ${i + 1}`,
+    ...setDemand({ lift: 'deadlift.conventional', reps: 1, load: attempt }),
+    grip: grip ?? 'mixed',
+  }));
 }

@@ -3,7 +3,6 @@ import {
   callSession,
   handsOn,
   mixedLedger,
-  prescribeHold,
   sameCall,
   sayCall,
   REFERENCE_SHARE_OF_DEADLIFT,
@@ -11,7 +10,6 @@ import {
   type CallLifter,
   type EventRules,
   type HoldCurve,
-  type HoldPrescription,
   type HoldRequest,
   type MixedLedger,
   type School,
@@ -30,6 +28,8 @@ import type {
 } from '@iron-clasp/contract';
 import { Clock } from '../clock.ts';
 import { CurvesService } from '../curves/curves.service.ts';
+import { HoldPrescriber, wantsBodyMass } from '../holds/hold-prescriber.ts';
+import { HoldsRepository } from '../holds/holds.repository.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { KitRepository, type VenueKit } from '../kit/kit.repository.ts';
 import { LiftersService } from '../lifters/lifters.service.ts';
@@ -38,8 +38,11 @@ import type { LoggedHold } from '../log/log.entity.ts';
 import { LogRepository, type LoggedObservation } from '../log/log.repository.ts';
 import type { PlannedSet, TrainingSession } from '../training/training.entity.ts';
 import { SchoolsRepository } from '../schools/schools.repository.ts';
+import { SqueezeRepository } from '../squeeze/squeeze.repository.ts';
+import { asTest, easingOn, latestReading, WORKING_PROTOCOL } from '../squeeze/squeeze-tests.ts';
 import { TrainingRepository } from '../training/training.repository.ts';
 import {
+  attemptsOf,
   calledSet,
   demandsOf,
   headOf,
@@ -89,6 +92,9 @@ export class CallsService {
     private readonly curves: CurvesService,
     private readonly overrides: OverridesRepository,
     private readonly schools: SchoolsRepository,
+    private readonly prescriber: HoldPrescriber,
+    private readonly holdsKept: HoldsRepository,
+    private readonly squeezes: SqueezeRepository,
     private readonly clock: Clock,
   ) {}
 
@@ -102,7 +108,16 @@ export class CallsService {
     const facts = await this.factsOf(clubId, sessionId);
     const { profile, session } = facts;
     const { curve: _curve, ...context } = this.contextOf(facts);
+    const tests = (await this.squeezes.tests(session.lifterId)).filter((test) => test.trials.length > 0);
+    const [latest] = tests;
+    const today = tests.find((test) => test.testedOn === session.heldOn);
     return {
+      squeeze: {
+        protocolId: latest?.protocolId ?? null,
+        protocol: latest?.protocol ?? WORKING_PROTOCOL,
+        earlier: tests.filter((test) => test.testedOn < session.heldOn).map(asTest),
+        today: today ? asTest(today) : null,
+      },
       calls: await this.viewOf(clubId, facts),
       finished: session.finished,
       hands: profile.hands,
@@ -139,7 +154,7 @@ export class CallsService {
     const calls = this.callAll(facts);
     const faults = new Map(faultsOf(facts.sets, facts.kit).map((fault) => [fault.set, fault]));
     const done = new Map(setsDone.map((row) => [row.plannedSetId, row]));
-    const holds = session.hasHold ? await this.holds(facts, holdsDone) : { hold: null, nextHold: null };
+    const holds = session.hasHold ? await this.holds(facts, holdsDone) : NO_HOLD;
     return {
       session: headOf(facts, venues),
       sets: facts.sets.map((set, i) => ({
@@ -297,12 +312,14 @@ export class CallsService {
     const session = await this.training.nextSession(lifterId, this.clock.today());
     if (!session) {
       const observations = await this.curves.observations(lifterId);
-      return this.curveView(this.curves.fit(profile.lifter, observations), observations, []);
+      const curve = this.curves.fit(profile.lifter, observations);
+      return this.curveView(curve, observations, attemptsOf(profile, []));
     }
     const facts = await this.facts(clubId, session, profile);
     const calls = this.callAll(facts);
-    const { hold } = session.hasHold ? await this.holds(facts, []) : { hold: null };
-    return this.curveView(facts.curve, facts.observations, demandsOf(facts.sets, calls, hold));
+    const { hold } = session.hasHold ? await this.holds(facts, []) : NO_HOLD;
+    const demands = [...demandsOf(facts.sets, calls, hold), ...attemptsOf(profile, calls)];
+    return this.curveView(facts.curve, facts.observations, demands);
   }
 
   private curveView(
@@ -387,34 +404,49 @@ export class CallsService {
 
   /**
    * Today's hold as it stood before anything was logged today, so that it does not move under the lifter's hands,
-   * and the next one with today's results in.
+   * and the next one with today's results in; made easier where the day's squeeze test asks, and as the coach decided.
    */
-  private async holds(
-    facts: SessionFacts,
-    doneToday: readonly LoggedHold[],
-  ): Promise<{ hold: HoldPrescription; nextHold: HoldPrescription | null }> {
-    const { session, profile, curve, observations, ledger } = facts;
-    const lifterId = profile.lifter.id;
+  private async holds(facts: SessionFacts, doneToday: readonly LoggedHold[]): Promise<SessionHolds> {
+    const { session, profile, kit, curve, observations, ledger } = facts;
+    const [decisions, tests] = await Promise.all([
+      this.holdsKept.decisions([session.id]),
+      this.squeezes.tests(profile.lifter.id),
+    ]);
+    const kind = session.holdKind;
+    const decision = decisions.find((each) => !each.undone && each.kind === kind) ?? null;
+    if (wantsBodyMass(kind, profile)) return { ...NO_HOLD, holdDecision: decision };
+    const latest = latestReading(tests.filter((test) => test.testedOn <= session.heldOn));
+    const proposed = latest?.test.testedOn === session.heldOn ? latest.reading.easierHolds : undefined;
     const before = observations.filter((each) => each.sessionId !== session.id);
-    const base: Omit<HoldRequest, 'curve' | 'history'> = {
-      kind: 'frontRackHold',
-      school: profile.school,
-      lifter: this.lifters.forCalls(profile),
-      venue: venueOf(facts.kit),
-      ledger,
-      equipment: facts.kit.equipment,
-    };
     const todaysCurve =
       before.length === observations.length ? curve : this.curves.fit(profile.lifter, before);
-    const hold = prescribeHold({
+    const base = { kind, on: session.heldOn, profile, kit, ledger };
+    const hold = await this.prescriber.prescribe({
       ...base,
       curve: todaysCurve,
-      history: await this.log.holdHistory(lifterId, session.id),
+      without: session.id,
+      decision,
+      easing: easingOn(tests, session.heldOn),
     });
-    if (doneToday.length === 0) return { hold, nextHold: null };
     return {
       hold,
-      nextHold: prescribeHold({ ...base, curve, history: await this.log.holdHistory(lifterId, null) }),
+      nextHold:
+        doneToday.length === 0
+          ? null
+          : await this.prescriber.prescribe({ ...base, curve, without: null, decision: null }),
+      holdDecision: decision,
+      easing: proposed
+        ? {
+            testId: latest!.test.id,
+            share: proposed.share,
+            text: proposed.reason.text,
+            declined: latest!.test.easingDeclined,
+          }
+        : null,
     };
   }
 }
+
+/** What a session's hold is, and why. */
+type SessionHolds = Pick<CallsView, 'hold' | 'nextHold' | 'holdDecision' | 'easing'>;
+const NO_HOLD: SessionHolds = { hold: null, nextHold: null, holdDecision: null, easing: null };

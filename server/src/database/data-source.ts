@@ -3,6 +3,8 @@ import { CallOverrideRow, CallOverrideSet } from '../calls/override.entity.ts';
 import { Account, SignIn } from '../accounts/account.entity.ts';
 import { Club } from '../accounts/club.entity.ts';
 import { Bar, BarBrushing, Dynamometer, Gripper, Handle, PinRack, Plate, Venue } from '../kit/kit.entity.ts';
+import { HoldDecisionRow } from '../holds/hold-decision.entity.ts';
+import { GripperAttemptRow } from '../grippers/gripper-attempt.entity.ts';
 import {
   HandsCheck,
   Lifter,
@@ -14,6 +16,7 @@ import {
 import { LogCorrection, LoggedHold, LoggedSet } from '../log/log.entity.ts';
 import { ClubSchool, ClubSchoolVersion } from '../schools/school.entity.ts';
 import { Invitation, ShareLink } from '../sharing/sharing.entity.ts';
+import { SqueezeProtocolRow, SqueezeTestRow, SqueezeTraceRow } from '../squeeze/squeeze.entity.ts';
 import { PlannedSet, TrainingSession } from '../training/training.entity.ts';
 import { FirstHouse1764000000000 } from './migrations/1-first-house.ts';
 import { LiftersEdited1764200000000 } from './migrations/3-lifters-edited.ts';
@@ -26,6 +29,8 @@ import { ClubSchools1764700000000 } from './migrations/8-club-schools.ts';
 import { Sharing1764800000000 } from './migrations/9-sharing.ts';
 import { TheFloor1764900000000 } from './migrations/10-the-floor.ts';
 import { MeetsWritten1765000000000 } from './migrations/11-meets-written.ts';
+import { SqueezeAndGrippers1765100000000 } from './migrations/12-squeeze-and-grippers.ts';
+import { HoldsPlanned1765200000000 } from './migrations/13-holds-planned.ts';
 import { SnakeNaming } from './snake-naming.ts';
 
 /** Every table of the product. */
@@ -58,6 +63,11 @@ export const ENTITIES = [
   LogCorrection,
   CallOverrideRow,
   CallOverrideSet,
+  SqueezeProtocolRow,
+  SqueezeTestRow,
+  SqueezeTraceRow,
+  GripperAttemptRow,
+  HoldDecisionRow,
 ];
 
 /** The connection to PostgreSQL; migrations are run on connecting, never schema sync. */
@@ -78,6 +88,8 @@ export function dataSource(databaseUrl: string): DataSource {
       Sharing1764800000000,
       TheFloor1764900000000,
       MeetsWritten1765000000000,
+      SqueezeAndGrippers1765100000000,
+      HoldsPlanned1765200000000,
     ],
     migrationsRun: true,
     namingStrategy: new SnakeNaming(),

@@ -1,4 +1,4 @@
-import { SOUND_HAND, type HandsToday } from '@iron-clasp/core';
+import { SOUND_HAND, type HandsToday, type HoldKindId } from '@iron-clasp/core';
 import {
   TRAVEL,
   type DemoLifter,
@@ -50,6 +50,7 @@ function powerWeek(
   deadlift: string,
   weekdays: readonly [number, number, number, number],
   venue?: string,
+  benchHold?: HoldKindId,
 ): PlannedDay[] {
   const place = venue ? { venue } : {};
   return [
@@ -66,6 +67,7 @@ function powerWeek(
     {
       weekday: weekdays[1],
       title: 'Bench',
+      ...(benchHold && { hold: true, holdKind: benchHold }),
       ...place,
       lifts: [
         { ...top('bench', 0.5, 4, 4) },
@@ -114,6 +116,7 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
     name: 'Odalys Brandt',
     handLength: 168,
     handSpan: 178,
+    bodyMass: 58,
     bests: [
       { lift: 'squat', load: 112.5, monthsAgo: 4 },
       { lift: 'bench', load: 67.5, monthsAgo: 3 },
@@ -144,11 +147,13 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
     },
     week: powerWeek('deadlift.conventional', [1, 2, 4, 5]),
     truth: truth({ tenSecondShare: 0.74, mixed: 1.2, hook: 1.12, growth: 0.09 }),
+    squeeze: { left: 35, right: 38, gripper: 34, tested: true },
   },
   {
     name: 'Teodor Vance',
     handLength: 201,
     handSpan: 224,
+    bodyMass: 104,
     bests: [
       { lift: 'squat', load: 232.5, monthsAgo: 6 },
       { lift: 'bench', load: 157.5, monthsAgo: 2 },
@@ -171,11 +176,13 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
     habits: { ...BARE, top: ['mixed', 'hook'], backoff: ['hook', 'mixed'] },
     week: powerWeek('deadlift.sumo', [0, 1, 3, 5]),
     truth: truth({ tenSecondShare: 0.73, mixed: 1.17, hook: 1.38 }),
+    squeeze: { left: 61, right: 64, gripper: 62, tested: true },
   },
   {
     name: 'Priya Ramsland',
     handLength: 174,
     handSpan: 189,
+    bodyMass: 63,
     bests: [
       { lift: 'snatch', load: 80, monthsAgo: 2 },
       { lift: 'clean', load: 101, monthsAgo: 5 },
@@ -242,11 +249,13 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
       },
     ],
     truth: truth({ tenSecondShare: 0.77, hook: 1.36 }),
+    squeeze: { left: 39, right: 41, gripper: 38, tested: true },
   },
   {
     name: 'Kofi Adeyemi-Lund',
     handLength: 208,
     handSpan: 238,
+    bodyMass: 128,
     bests: [
       { lift: 'press', load: 125, monthsAgo: 3 },
       { lift: 'squat', load: 260, monthsAgo: 7 },
@@ -275,6 +284,7 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
         weekday: 0,
         title: 'Deadlift',
         hold: true,
+        holdKind: 'behindBackHold',
         lifts: [
           top('deadlift.conventional', 0.88, 2, 2, { share: 0.72, sets: 3, reps: 5 }),
           volume('row.barbell', 0.4, 4, 8),
@@ -305,11 +315,13 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
       },
     ],
     truth: truth({ tenSecondShare: 0.8, growth: 0.03 }),
+    squeeze: { left: 70, right: 73, gripper: 71, tested: true },
   },
   {
     name: 'Ruth Calloway',
     handLength: 172,
     handSpan: 186,
+    bodyMass: 71,
     bests: [{ lift: 'squat', load: 77.5, monthsAgo: 8 }],
     sport: 'General strength',
     unit: 'lb',
@@ -328,11 +340,13 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
     habits: STRAPPED_VOLUME,
     week: powerWeek('deadlift.conventional', [1, 2, 4, 5]),
     truth: truth({ tenSecondShare: 0.72, growth: 0.02 }),
+    squeeze: { left: 29, right: 27, gripper: 29, tested: true },
   },
   {
     name: 'Iskra Petrov',
     handLength: 176,
     handSpan: 192,
+    bodyMass: 66,
     bests: [
       { lift: 'squat', load: 125, monthsAgo: 5 },
       { lift: 'bench', load: 72.5, monthsAgo: 5 },
@@ -350,13 +364,15 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
     meet: { name: 'Breakwater Open', inWeeks: 10, straps: false, thumbTape: true, liquidChalk: true },
     blocks: [{ kind: 'holdBlock', label: 'Hold block', from: 3, to: 6 }],
     habits: BARE,
-    week: powerWeek('deadlift.conventional', [0, 2, 3, 5]),
+    week: powerWeek('deadlift.conventional', [0, 2, 3, 5], undefined, 'platePinch'),
     truth: truth({ tenSecondShare: 0.79 }),
+    squeeze: { left: 40, right: 38, gripper: 37, tested: true },
   },
   {
     name: 'Jun Takeda-Moss',
     handLength: 186,
     handSpan: 205,
+    bodyMass: 74,
     bests: [{ lift: 'squat', load: 105, monthsAgo: 1 }],
     sport: 'General strength',
     unit: 'kg',
@@ -372,11 +388,13 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
     habits: { ...BARE, top: ['doubleOverhand', 'mixed'], backoff: ['mixed', 'doubleOverhand'] },
     week: powerWeek('deadlift.conventional', [1, 2, 4, 6]),
     truth: truth({ tenSecondShare: 0.83, growth: 0.2 }),
+    squeeze: { left: 43, right: 47, gripper: 45, tested: true },
   },
   {
     name: 'Bram Oosterhuis',
     handLength: 196,
     handSpan: 217,
+    bodyMass: 92,
     bests: [
       { lift: 'squat', load: 185, monthsAgo: 6 },
       { lift: 'bench', load: 130, monthsAgo: 2 },
@@ -395,11 +413,13 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
     habits: { ...BARE, top: ['mixed', 'hook'], backoff: ['mixed'] },
     week: powerWeek('deadlift.conventional', [0, 2, 4, 5], TRAVEL),
     truth: truth({ tenSecondShare: 0.8, noChalk: 0.86 }),
+    squeeze: { left: 54, right: 58, gripper: 55, tested: false },
   },
   {
     name: 'Noor Haddad',
     handLength: 171,
     handSpan: 183,
+    bodyMass: 60,
     bests: [
       { lift: 'squat', load: 107.5, monthsAgo: 3 },
       { lift: 'bench', load: 62.5, monthsAgo: 3 },
@@ -422,7 +442,8 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
       volume: ['hook'],
       accessory: ['doubleOverhand'],
     },
-    week: powerWeek('deadlift.sumo', [0, 1, 3, 4]),
+    week: powerWeek('deadlift.sumo', [0, 1, 3, 4], undefined, 'deadHang'),
     truth: truth({ tenSecondShare: 0.74, growth: -0.08, hook: 1.3 }),
+    squeeze: { left: 36, right: 40, gripper: 40, tested: true, drop: { hand: 'right', share: 0.14 } },
   },
 ];

@@ -1,6 +1,7 @@
 import type {
   ChalkKind,
   GripChoice,
+  HoldKindId,
   HandsToday,
   HistoryFlag,
   HookStage,
@@ -27,6 +28,19 @@ export interface HiddenTruth {
   readonly noChalk: number;
 }
 
+/** True squeeze and gripper strength. */
+export interface SqueezeTruth {
+  /** kgf of each hand today, before any drop. */
+  readonly left: number;
+  readonly right: number;
+  /** kg closed as often as not. */
+  readonly gripper: number;
+  /** A hand that has lost this share in the last two tests. */
+  readonly drop?: { readonly hand: Side; readonly share: number };
+  /** False for a lifter whom the club does not test. */
+  readonly tested: boolean;
+}
+
 /** Grips a lifter has been using by role; several are taken in turn, week by week. */
 export type Habits = Readonly<Record<Exclude<SetRole, 'attempt'>, readonly GripChoice[]>>;
 
@@ -49,6 +63,8 @@ export interface PlannedDay {
   readonly title: string;
   readonly lifts: readonly PlannedLift[];
   readonly hold?: true;
+  /** What is held; the front rack hold where nothing is said. */
+  readonly holdKind?: HoldKindId;
   readonly venue?: string;
 }
 
@@ -97,6 +113,8 @@ export interface DemoLifter {
   /** mm. */
   readonly handLength: number;
   readonly handSpan: number;
+  /** kg. */
+  readonly bodyMass: number;
   /** kg, and months ago. */
   readonly bests: readonly { readonly lift: string; readonly load: number; readonly monthsAgo: number }[];
   readonly hands: HandsToday;
@@ -118,6 +136,8 @@ export interface DemoLifter {
   readonly habits: Habits;
   readonly week: readonly PlannedDay[];
   readonly truth: HiddenTruth;
+  /** Squeezes and grippers: see simulate-hands.ts. */
+  readonly squeeze: SqueezeTruth;
 }
 
 const kg = (mass: number, pairs: number): DemoVenue['plates'][number] => ({ mass, unit: 'kg', pairs });

@@ -20,9 +20,11 @@ import {
   DEMO_LIFTER,
   DEMO_SCHOOL,
   DEMO_VENUES,
+  HOME,
   type DemoBar,
   type DemoLifter,
 } from './scenario.ts';
+import { DEMO_PROTOCOL, simulateAttempts, simulateChecks, simulateTests } from './simulate-hands.ts';
 import { simulate, type SimSession, type SimSet } from './simulate.ts';
 
 type Row = Record<string, unknown>;
@@ -35,7 +37,9 @@ type LifterTable =
   | 'training_session'
   | 'planned_set'
   | 'logged_set'
-  | 'logged_hold';
+  | 'logged_hold'
+  | 'squeeze_test'
+  | 'gripper_attempt';
 const day = (date: Date): string => format(date, 'yyyy-MM-dd');
 
 /**
@@ -73,6 +77,14 @@ interface Passwords {
 }
 
 const SCHOOL_ID = idOf('school');
+const PROTOCOL_ID = idOf('squeeze protocol');
+const DEMO_PROTOCOL_ROW = (clubId: string): Row => ({
+  id: PROTOCOL_ID,
+  club_id: clubId,
+  name: 'Club test, seated',
+  protocol: DEMO_PROTOCOL,
+  version: 1,
+});
 const barId = (venue: string, name: string): string => idOf(`bar ${venue} ${name}`);
 const snake = (row: Row): Row =>
   Object.fromEntries(
@@ -207,6 +219,9 @@ export function demoRows(passwords: Passwords, today: string): [string, Row[]][]
     ['planned_set', gather('planned_set')],
     ['logged_set', gather('logged_set')],
     ['logged_hold', gather('logged_hold')],
+    ['squeeze_protocol', [DEMO_PROTOCOL_ROW(clubId)]],
+    ['squeeze_test', gather('squeeze_test')],
+    ['gripper_attempt', gather('gripper_attempt')],
   ];
 }
 
@@ -231,6 +246,7 @@ function lifterRows(lifter: DemoLifter, clubId: string, today: string): Record<L
         thresholds: DEFAULT_THRESHOLDS,
         hand_length: lifter.handLength,
         hand_span: lifter.handSpan,
+        body_mass: lifter.bodyMass,
         usual_reps: null,
         deadlift_on: day(subMonths(parseISO(today), 2)),
         best_lifts: lifter.bests.map(({ lift, load, monthsAgo }) => ({
@@ -248,15 +264,13 @@ function lifterRows(lifter: DemoLifter, clubId: string, today: string): Record<L
       since: null,
       ...flag,
     })),
-    hands_check: [
-      {
-        id: idOf(`hands ${lifter.name}`),
-        lifter_id: id,
-        checked_on: day(addDays(parseISO(today), -1)),
-        checked_at: `${day(addDays(parseISO(today), -1))}T18:00:00Z`,
-        hands: lifter.hands,
-      },
-    ],
+    hands_check: simulateChecks(lifter, today).map(({ on, hands }) => ({
+      id: idOf(`hands ${lifter.name} ${on}`),
+      lifter_id: id,
+      checked_on: on,
+      checked_at: `${on}T18:00:00Z`,
+      hands,
+    })),
     meet: lifter.meet
       ? [
           {
@@ -282,6 +296,27 @@ function lifterRows(lifter: DemoLifter, clubId: string, today: string): Record<L
     planned_set: sessions.flatMap((rows) => rows.planned),
     logged_set: sessions.flatMap((rows) => rows.logged),
     logged_hold: sessions.flatMap((rows) => rows.holds),
+    squeeze_test: simulateTests(lifter, today).map((test) => ({
+      id: idOf(`squeeze ${lifter.name} ${test.on}`),
+      lifter_id: id,
+      protocol_id: PROTOCOL_ID,
+      protocol: DEMO_PROTOCOL,
+      tested_on: test.on,
+      tested_at: `${test.on}T16:40:00Z`,
+      trials: test.trials.map((trial) => ({ ...trial, reading: null })),
+      source: 'hand',
+      easing_declined: false,
+    })),
+    gripper_attempt: simulateAttempts(lifter, today).map(({ gripper, ...attempt }, place) => ({
+      id: idOf(`attempt ${lifter.name} ${place}`),
+      lifter_id: id,
+      gripper_id: idOf(`grippers ${HOME} ${gripper}`),
+      hand: attempt.hand,
+      depth: attempt.depth,
+      closed: attempt.closed,
+      gap_mm: attempt.gapMm,
+      done_at: `${attempt.on}T18:${String(place % 60).padStart(2, '0')}:00Z`,
+    })),
   };
 }
 
@@ -310,6 +345,7 @@ function sessionRows(
       held_on: session.on,
       title: session.title,
       has_hold: session.hasHold,
+      hold_kind: session.holdKind,
       finished: session.logged.length > 0,
       version: 1,
       // The weeks ahead repeat one another; those behind are what was done.
@@ -333,7 +369,7 @@ function sessionRows(
     holds: session.holds.map((hold, place) => ({
       id: idOf(`hold ${name} ${place}`),
       ...common(session.logged.length + place),
-      kind: 'frontRackHold',
+      kind: session.holdKind,
       place,
       load: hold.load,
       seconds: hold.seconds,

@@ -5,6 +5,7 @@ import {
   type Ending,
   type Grip,
   type GripChoice,
+  type HoldKindId,
   type SetDemand,
   type SetRole,
   type Side,
@@ -51,6 +52,7 @@ export interface SimSession {
   readonly title: string;
   readonly venue: string;
   readonly hasHold: boolean;
+  readonly holdKind: HoldKindId;
   /** Past sessions have logs, coming ones a plan. */
   readonly planned: readonly SimSet[];
   readonly logged: readonly SimLoggedSet[];
@@ -78,7 +80,13 @@ export function simulate(lifter: DemoLifter, venues: readonly DemoVenue[], today
       const on = format(addDays(addWeeks(monday, week), day.weekday), 'yyyy-MM-dd');
       const plan = planDay(lifter, day, week);
       const venue = venues.find((each) => each.name === (day.venue ?? HOME))!;
-      const head = { on, title: day.title, venue: venue.name, hasHold: day.hold === true };
+      const head = {
+        on,
+        title: day.title,
+        venue: venue.name,
+        hasHold: day.hold === true,
+        holdKind: kindOf(day),
+      };
       if (on >= today) sessions.push({ ...head, planned: plan, logged: [], holds: [] });
       else sessions.push({ ...head, planned: [], ...play(lifter, venue, plan, day, week, chance) });
     }
@@ -132,7 +140,15 @@ function play(
   const inBlock = lifter.blocks.some(
     (block) => block.kind === 'holdBlock' && week >= block.from && week <= block.to,
   );
-  const holds = day.hold && inBlock ? doHolds(lifter, week, hand, chance) : [];
+  const kind = kindOf(day);
+  // Heavy holds come in blocks; hangs and pinches stay all year.
+  const holds = !day.hold
+    ? []
+    : kind !== 'frontRackHold'
+      ? doOtherHolds(lifter, kind, week, hand, chance)
+      : inBlock
+        ? doHolds(lifter, week, hand, chance)
+        : [];
   return { logged, holds };
 }
 
@@ -205,6 +221,46 @@ function underOf(lifter: DemoLifter, week: number, place: number): Side {
   const other: Side = lifter.dominantHand;
   const wanted = (week + place + WEEKS_OF_LOGS) % 5 === 0 ? other : usual;
   return wanted === barred ? (wanted === 'left' ? 'right' : 'left') : wanted;
+}
+
+const kindOf = (day: PlannedDay): HoldKindId => day.holdKind ?? 'frontRackHold';
+
+/** Kinds that the demo holds beside the front rack hold: sets, seconds, and what is written on the hands or the body. */
+const OTHER_HOLDS: Partial<Record<HoldKindId, { sets: number; seconds: number; share: number }>> = {
+  behindBackHold: { sets: 3, seconds: 30, share: 0.52 },
+  deadHang: { sets: 2, seconds: 30, share: 0 },
+  platePinch: { sets: 3, seconds: 15, share: 0.27 },
+};
+
+/** True worth of a position or a pinch against the front rack hold. */
+const OTHER_WORTH: Partial<Record<HoldKindId, number>> = { behindBackHold: 0.9, platePinch: 0.4 };
+
+function doOtherHolds(
+  lifter: DemoLifter,
+  kind: HoldKindId,
+  week: number,
+  hand: Hand,
+  chance: Chance,
+): SimHold[] {
+  const { sets, seconds, share } = OTHER_HOLDS[kind]!;
+  const hang = kind === 'deadHang';
+  const growth = 1 + (0.08 * Math.min(week, 0)) / WEEKS_OF_LOGS;
+  // Plates pinched together come in tens; a bar in steps; a hang begins with the body alone.
+  const load = hang ? 0 : kind === 'platePinch' ? 30 : toStep(lifter.deadliftMax * share * growth);
+  return Array.from({ length: sets }, (_, earlier) => {
+    const onHands = (hang ? lifter.bodyMass : load) / (OTHER_WORTH[kind] ?? 1);
+    const held =
+      hand({ load: onHands, seconds }, 'doubleOverhand', earlier) *
+      Math.exp(lifter.truth.scatter * chance.normal());
+    const ended: Ending = held < seconds ? 'slipped' : 'stopped';
+    return {
+      load,
+      seconds: tenths(Math.min(held, seconds)),
+      target: seconds,
+      ended,
+      grip: 'doubleOverhand' as const,
+    };
+  });
 }
 
 const HOLD_TARGET = 10;

@@ -7,7 +7,8 @@ const NOTHING_FOREIGN = {
   'style-src': ["'self'"],
   'img-src': ["'self'", 'data:'],
   'font-src': ["'self'"],
-  'connect-src': ["'self'"],
+  // A dynamometer is spoken to on this very machine, and nowhere else.
+  'connect-src': ["'self'", 'ws://127.0.0.1:*'],
   'manifest-src': ["'self'"],
   'worker-src': ["'self'"],
   'base-uri': ["'none'"],

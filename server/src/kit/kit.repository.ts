@@ -20,6 +20,7 @@ export interface VenueKit {
   readonly bar: Bar;
   readonly bars: readonly Bar[];
   readonly equipment: HoldEquipment;
+  readonly handles: readonly Handle[];
 }
 
 /** Everything of a venue, with the state of its bars. */
@@ -61,10 +62,11 @@ export class KitRepository {
    * another venue's. A bar retired since is still the one a session named.
    */
   async kit(clubId: string, venueId: string, barId?: string | null): Promise<VenueKit | null> {
-    const [venue, all, plates] = await Promise.all([
+    const [venue, all, plates, handles] = await Promise.all([
       this.db.getRepository(Venue).findOneBy({ clubId, id: venueId }),
       this.db.getRepository(Bar).find({ where: { venueId }, order: IN_ORDER }),
       this.db.getRepository(Plate).find({ where: { venueId }, order: { mass: 'DESC' } }),
+      this.db.getRepository(Handle).find({ where: { venueId, retiredAt: IsNull() }, order: IN_ORDER }),
     ]);
     const bars = all.filter((each) => !each.retiredAt);
     const bar = barId ? all.find((each) => each.id === barId) : bars[0];
@@ -73,6 +75,7 @@ export class KitRepository {
       venue,
       bar,
       bars,
+      handles,
       equipment: {
         bar: bar.mass,
         collars: bar.collars,

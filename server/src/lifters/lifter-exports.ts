@@ -15,6 +15,10 @@ export interface LifterExport {
 
 /** Tables of a lifter, children before parents, each with the rows that are theirs. `$1` is the lifter. */
 const OWN: readonly (readonly [table: string, where: string])[] = [
+  ['squeeze_trace', 'test_id IN (SELECT id FROM squeeze_test WHERE lifter_id = $1)'],
+  ['squeeze_test', 'lifter_id = $1'],
+  ['gripper_attempt', 'lifter_id = $1'],
+  ['hold_decision', 'session_id IN (SELECT id FROM training_session WHERE lifter_id = $1)'],
   [
     'call_override_set',
     'override_id IN (SELECT o.id FROM call_override o JOIN training_session t ON t.id = o.session_id WHERE t.lifter_id = $1)',

@@ -1,4 +1,12 @@
-import type { HandsToday, HistoryKind, HookStage, MassUnit, Side, Thresholds } from '@iron-clasp/core';
+import type {
+  HandsToday,
+  HistoryKind,
+  HoldKindId,
+  HookStage,
+  MassUnit,
+  Side,
+  Thresholds,
+} from '@iron-clasp/core';
 import type { BestLift } from '@iron-clasp/contract';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
@@ -26,6 +34,8 @@ export class Lifter {
   @Column('double precision', { nullable: true }) handLength: number | null;
   /** mm, hand spread. */
   @Column('double precision', { nullable: true }) handSpan: number | null;
+  /** kg, for hangs. */
+  @Column('double precision', { nullable: true }) bodyMass: number | null;
   @Column('int', { nullable: true }) usualReps: number | null;
   /** Day of the best deadlift. */
   @Column('date', { nullable: true }) deadliftOn: string | null;
@@ -96,4 +106,11 @@ export class SeasonMarkRow {
   @Column('text') label: string;
   @Column('date') startsOn: string;
   @Column('date') endsOn: string;
+  /** Of a hold block: what is held. */
+  @Column('text') holdKind: HoldKindId;
+  @Column('int') sessionsAWeek: number;
+  @Column('uuid', { nullable: true }) madeBy: string | null;
+  /** Grows with every change; an editor that saw an older one is told so. */
+  @Column('int') version: number;
+  @Column('timestamptz', { nullable: true }) removedAt: Date | null;
 }

@@ -209,14 +209,23 @@ export class LiftersRepository {
     const marks = await this.db
       .getRepository(SeasonMarkRow)
       .createQueryBuilder('mark')
-      .where('mark.lifterId = :lifterId AND mark.endsOn >= :from AND mark.startsOn <= :to', {
-        lifterId,
-        from,
-        to,
-      })
+      .where(
+        'mark.lifterId = :lifterId AND mark.removedAt IS NULL AND mark.endsOn >= :from AND mark.startsOn <= :to',
+        {
+          lifterId,
+          from,
+          to,
+        },
+      )
       .orderBy('mark.startsOn')
       .getMany();
-    return marks.map(({ kind, label, startsOn, endsOn }) => ({ kind, label, from: startsOn, to: endsOn }));
+    return marks.map(({ id, kind, label, startsOn, endsOn }) => ({
+      id,
+      kind,
+      label,
+      from: startsOn,
+      to: endsOn,
+    }));
   }
 
   async seasonSessions(lifterId: string, from: string, to: string): Promise<SeasonSession[]> {

@@ -85,7 +85,7 @@ export class LiftersService {
       this.lifters.usualVenue(lifterId, today),
     ]);
     const meets: SeasonMark[] = meet
-      ? [{ kind: 'meet', label: meet.name, from: meet.heldOn, to: meet.heldOn }]
+      ? [{ id: null, kind: 'meet', label: meet.name, from: meet.heldOn, to: meet.heldOn }]
       : [];
     const next = sessions.find((session) => session.on >= today && !session.done);
     return {

@@ -206,6 +206,7 @@ export class ProfilesService {
       thresholds: body.thresholds ?? before?.thresholds ?? DEFAULT_THRESHOLDS,
       handLength: kept(body.handLength, before?.handLength),
       handSpan: kept(body.handSpan, before?.handSpan),
+      bodyMass: kept(body.bodyMass, before?.bodyMass),
       usualReps: kept(body.usualReps, before?.usualReps),
       deadliftOn: kept(body.deadliftOn, before?.deadliftOn),
       bestLifts:
@@ -310,6 +311,7 @@ const FIELDS = [
   'thresholds',
   'handLength',
   'handSpan',
+  'bodyMass',
   'usualReps',
   'deadliftOn',
   'bestLifts',

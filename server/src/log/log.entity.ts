@@ -1,4 +1,4 @@
-import type { ChalkKind, Ending, Grip, RepStyle, SetRole, Side } from '@iron-clasp/core';
+import type { ChalkKind, Ending, Grip, HoldKindId, RepStyle, SetRole, Side } from '@iron-clasp/core';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
 /** What every log row carries; `undoneAt` hides a row without losing it. */
@@ -42,7 +42,7 @@ export class LoggedSet extends LogRow {
 
 @Entity('logged_hold')
 export class LoggedHold extends LogRow {
-  @Column('text') kind: string;
+  @Column('text') kind: HoldKindId;
   /** Number of the hold within its session, from 0. */
   @Column('int') place: number;
   @Column('double precision') seconds: number;

@@ -9,7 +9,15 @@ import type {
   MixedSet,
   Side,
 } from '@iron-clasp/core';
-import { findLift, LIFTS, observeSet, setDemand } from '@iron-clasp/core';
+import {
+  findLift,
+  HOLD_KINDS,
+  HOLD_KINDS_BY_ID,
+  LIFTS,
+  observeSet,
+  setDemand,
+  type HoldKindId,
+} from '@iron-clasp/core';
 import { DataSource, IsNull, Not } from 'typeorm';
 import type { CorrectionView } from '@iron-clasp/contract';
 import { insertNew } from '../database/insert-new.ts';
@@ -33,6 +41,9 @@ interface HoldRow {
   readonly diameter: number;
   readonly place: number;
   readonly age: number;
+  readonly kind: HoldKindId;
+  /** kg; null where nobody has said. */
+  readonly body_mass: number | null;
 }
 
 interface SetRow {
@@ -56,6 +67,11 @@ const MEMORY_DAYS = 200;
 
 /** Lifts that do not hang from the hands say nothing about them. */
 const NOT_GRIPPED = LIFTS.filter((lift) => !lift.grips).map((lift) => lift.id);
+
+/** Holds of which the thumb is half: they are no part of the support curve. */
+const PINCHED: readonly HoldKindId[] = HOLD_KINDS.filter(
+  (kind) => findLift(HOLD_KINDS_BY_ID[kind].lifts[0])!.curve === 'pinch',
+);
 
 /** What of the log is wanted. */
 export interface LogFilter {
@@ -98,13 +114,15 @@ export class LogRepository {
   constructor(private readonly db: DataSource) {}
 
   /** Every bare-handed hold and set of the lifter's recent log, as the clasp curve takes them. */
-  async observations(lifterId: string, today: string): Promise<LoggedObservation[]> {
+  async observations(lifterId: string, today: string, memory = MEMORY_DAYS): Promise<LoggedObservation[]> {
     const age = `greatest(0, $2::date - done_at::date)::int AS age`;
-    const recent = `lifter_id = $1 AND undone_at IS NULL AND done_at > $2::date - ${MEMORY_DAYS}`;
+    const recent = `lifter_id = $1 AND undone_at IS NULL AND done_at > $2::date - ${Math.round(memory)}`;
     const [holds, sets]: [HoldRow[], SetRow[]] = await Promise.all([
       this.db.query(
-        `SELECT session_id, load, seconds, ended, grip, chalk, diameter, place, ${age} FROM logged_hold WHERE ${recent}`,
-        [lifterId, today],
+        `SELECT session_id, load, seconds, ended, grip, chalk, diameter, place, kind, ${age},
+                (SELECT body_mass FROM lifter WHERE id = $1) AS body_mass
+           FROM logged_hold WHERE ${recent} AND kind <> ALL ($3)`,
+        [lifterId, today, PINCHED],
       ),
       this.db.query(
         `SELECT session_id, lift_id, load, reps, style, seconds, grip, chalk, diameter, slipped_at_rep, ${age}, count(*)::int AS times
@@ -113,11 +131,22 @@ export class LogRepository {
         [lifterId, today, NOT_GRIPPED],
       ),
     ]);
-    return [...holds.map(fromHold), ...sets.flatMap(fromSet)];
+    return [...holds.flatMap(fromHold), ...sets.flatMap(fromSet)];
   }
 
-  /** Earlier sessions of the front rack hold, the latest first, without the one named. */
-  async holdHistory(lifterId: string, without: string | null): Promise<HoldSession[]> {
+  /** Every plate pinch and hex hold of the recent log: they have a curve of their own. */
+  async pinchObservations(lifterId: string, today: string): Promise<LoggedObservation[]> {
+    const rows: HoldRow[] = await this.db.query(
+      `SELECT session_id, load, seconds, ended, grip, chalk, diameter, place, kind,
+              greatest(0, $2::date - done_at::date)::int AS age, NULL::float AS body_mass
+         FROM logged_hold WHERE lifter_id = $1 AND undone_at IS NULL AND done_at > $2::date - ${MEMORY_DAYS} AND kind = ANY ($3)`,
+      [lifterId, today, PINCHED],
+    );
+    return rows.flatMap(fromHold);
+  }
+
+  /** Earlier sessions of a hold, the latest first, without the one named. */
+  async holdHistory(lifterId: string, kind: HoldKindId, without: string | null): Promise<HoldSession[]> {
     const rows: {
       session_id: string;
       load: number;
@@ -127,9 +156,9 @@ export class LogRepository {
       ended: Ending;
     }[] = await this.db.query(
       `SELECT h.session_id, h.load, h.grip, h.target, h.seconds, h.ended FROM logged_hold h JOIN training_session t ON t.id = h.session_id
-        WHERE h.lifter_id = $1 AND h.kind = 'frontRackHold' AND h.undone_at IS NULL AND h.session_id IS DISTINCT FROM $2
+        WHERE h.lifter_id = $1 AND h.kind = $3 AND h.undone_at IS NULL AND h.session_id IS DISTINCT FROM $2
         ORDER BY t.held_on DESC, h.session_id, h.place, h.done_at LIMIT 24`,
-      [lifterId, without],
+      [lifterId, without, kind],
     );
     const sessions = new Map<
       string,
@@ -281,20 +310,33 @@ export class LogRepository {
   }
 }
 
-function fromHold(row: HoldRow): LoggedObservation {
-  const { load, seconds, ended, grip, chalk, diameter, place, age } = row;
-  return {
-    load,
+function fromHold(row: HoldRow): LoggedObservation[] {
+  const { seconds, ended, grip, chalk, diameter, place, age } = row;
+  const lift = findLift(HOLD_KINDS_BY_ID[row.kind].lifts[0])!;
+  // A hang says something only where it is known what hangs.
+  if (lift.loadMeans === 'addedToBody' && row.body_mass === null) return [];
+  const { load } = setDemand({
+    lift,
+    reps: 1,
     seconds,
-    ended,
-    grip,
-    chalk,
-    diameter,
-    earlierHolds: place,
-    ageDays: age,
-    source: 'hold',
-    sessionId: row.session_id,
-  };
+    load: row.load,
+    ...(row.body_mass !== null && { bodyMass: row.body_mass }),
+  });
+  return [
+    {
+      load,
+      seconds,
+      ended,
+      grip,
+      chalk,
+      diameter: lift.diameter ?? diameter,
+      position: lift.position,
+      earlierHolds: place,
+      ageDays: age,
+      source: 'hold',
+      sessionId: row.session_id,
+    },
+  ];
 }
 
 function fromSet(row: SetRow): LoggedObservation[] {

@@ -1,11 +1,12 @@
 import { Injectable } from '@nestjs/common';
-import { findLift, SLIP_CAUSES } from '@iron-clasp/core';
-import type {
-  CorrectionRequest,
-  LogEntry,
-  LogHoldRequest,
-  LogSetRequest,
-  LogView,
+import { findLift, HOLD_KINDS_BY_ID, SLIP_CAUSES, type HoldKindId } from '@iron-clasp/core';
+import {
+  LIMITS,
+  type CorrectionRequest,
+  type LogEntry,
+  type LogHoldRequest,
+  type LogSetRequest,
+  type LogView,
 } from '@iron-clasp/contract';
 import { loggedSet } from '../calls/call-views.ts';
 import { Clock } from '../clock.ts';
@@ -39,12 +40,13 @@ export class LogService {
     body: LogHoldRequest,
   ): Promise<void> {
     const { session, bar } = await this.session(clubId, sessionId);
+    if (body.load < LIMITS.load.min && !isHang(session.holdKind)) throw nothingHeld();
     const earlier = (await this.log.holdsOf(sessionId)).filter((hold) => hold.id !== id);
     const row: LoggedHold = {
       id,
       lifterId: session.lifterId,
       sessionId,
-      kind: 'frontRackHold',
+      kind: session.holdKind,
       place: earlier.length,
       doneAt: takenAt(this.clock, body.doneAt, 'doneAt'),
       load: body.load,
@@ -268,4 +270,13 @@ function refuseOther<Row>(sent: Row, stored: Row, fields: readonly (keyof Row)[]
       'Something else is already logged under this entry. The first entry was kept; reload to see it.',
     );
   }
+}
+
+function isHang(kind: HoldKindId): boolean {
+  return findLift(HOLD_KINDS_BY_ID[kind].lifts[0])!.loadMeans === 'addedToBody';
+}
+
+function nothingHeld(): Problem {
+  const message = `Load must be a number from ${LIMITS.load.min} to ${LIMITS.load.max} kg. Check the figure and the unit.`;
+  return new Problem(400, 'invalid-input', message, [{ path: 'load', message }]);
 }

@@ -176,6 +176,9 @@ const SIGNED = [
   ['logged_set', 'logged_by'],
   ['logged_hold', 'logged_by'],
   ['log_correction', 'corrected_by'],
+  ['squeeze_test', 'logged_by'],
+  ['squeeze_test', 'declined_by'],
+  ['gripper_attempt', 'logged_by'],
 ] as const;
 
 class JoinedMeanwhile extends Error {}

@@ -81,6 +81,8 @@ export class ProgramsService {
       heldOn: body.heldOn,
       title: body.title.trim(),
       hasHold: body.hasHold,
+      holdKind: known?.holdKind ?? 'frontRackHold',
+      holdBlockId: body.hasHold ? (known?.holdBlockId ?? null) : null,
       finished: known?.finished ?? false,
       finishedAt: known?.finishedAt ?? null,
       noteToLifter: known?.noteToLifter ?? null,
@@ -101,6 +103,7 @@ export class ProgramsService {
         session: {
           ...session,
           id: repeat.id,
+          holdBlockId: repeat.holdBlockId,
           heldOn: shifted(repeat.heldOn, moved),
           finished: false,
           finishedAt: null,
@@ -171,7 +174,15 @@ export class ProgramsService {
           {
             session: {
               ...session,
-              ...{ id, heldOn, finished: false, finishedAt: null, noteToLifter: null, version: 1 },
+              ...{
+                id,
+                heldOn,
+                finished: false,
+                finishedAt: null,
+                noteToLifter: null,
+                version: 1,
+                holdBlockId: null,
+              },
             },
             sets: sets
               .filter((set) => set.sessionId === session.id)

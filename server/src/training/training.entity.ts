@@ -1,4 +1,4 @@
-import type { RepStyle, SetRole } from '@iron-clasp/core';
+import type { HoldKindId, RepStyle, SetRole } from '@iron-clasp/core';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
 /** Sets of one lift as a coach writes them. */
@@ -20,6 +20,10 @@ export class TrainingSession {
   @Column('date') heldOn: string;
   @Column('text') title: string;
   @Column('boolean') hasHold: boolean;
+  /** What is held, where a hold follows the lifts. */
+  @Column('text') holdKind: HoldKindId;
+  /** The block that put the hold there; null for a hold of its own. */
+  @Column('uuid', { nullable: true }) holdBlockId: string | null;
   @Column('boolean') finished: boolean;
   @Column('timestamptz', { nullable: true }) finishedAt: Date | null;
   /** What the coach tells the lifter at the end. */

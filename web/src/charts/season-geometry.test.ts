@@ -6,8 +6,8 @@ const sheet = {
     from: '2026-11-02',
     to: '2026-11-29',
     marks: [
-      { kind: 'holdBlock' as const, label: 'Hold block', from: '2026-10-26', to: '2026-11-08' },
-      { kind: 'meet' as const, label: 'Lantern Cup', from: '2026-11-28', to: '2026-11-28' },
+      { id: 'block', kind: 'holdBlock' as const, label: 'Hold block', from: '2026-10-26', to: '2026-11-08' },
+      { id: null, kind: 'meet' as const, label: 'Lantern Cup', from: '2026-11-28', to: '2026-11-28' },
     ],
     sessions: [{ id: 'a', on: '2026-11-03', title: 'Deadlift', version: 1, done: true, holds: 2 }],
   },
@@ -22,7 +22,7 @@ describe('seasonGeometry', () => {
   });
 
   it('cuts a block at the edge and gives it its last day', () => {
-    expect(bands[0]).toMatchObject({ kind: 'holdBlock', x: 0 });
+    expect(bands[0]).toMatchObject({ id: 'block', kind: 'holdBlock', x: 0 });
     expect(bands[0]!.width).toBeCloseTo(70, 6);
   });
 

@@ -20,6 +20,7 @@ const profile: ProfileView = {
   history: [],
   handLength: 181,
   handSpan: null,
+  bodyMass: null,
   usualReps: null,
   deadliftOn: '2026-09-12',
   bestLifts: [{ liftId: 'squat', load: 101.3, on: null }],

@@ -17,6 +17,8 @@ export interface Draft {
   /** mm as typed, empty where nobody knows; so are the three below. */
   readonly handLength: string;
   readonly handSpan: string;
+  /** In the reader's unit, as typed. */
+  readonly bodyMass: string;
   readonly usualReps: string;
   readonly deadliftOn: string;
   readonly bestLifts: readonly BestDraft[];
@@ -50,6 +52,7 @@ export const FIELD_NAMES: Readonly<Record<string, string>> = {
   history: 'history',
   handLength: 'hand length',
   handSpan: 'hand span',
+  bodyMass: 'body mass',
   usualReps: 'usual repetitions',
   deadliftOn: 'day of the best deadlift',
   bestLifts: 'best lifts',
@@ -78,6 +81,7 @@ export function draftOf(profile: ProfileView, unit: MassUnit): Draft {
     history: profile.history,
     handLength: optionalText(profile.handLength),
     handSpan: optionalText(profile.handSpan),
+    bodyMass: profile.bodyMass === null ? '' : String(Number(inUnit(profile.bodyMass, unit).toFixed(1))),
     usualReps: optionalText(profile.usualReps),
     deadliftOn: profile.deadliftOn ?? '',
     bestLifts: profile.bestLifts.map(({ liftId, load, on }, i) => ({
@@ -120,6 +124,12 @@ export function requestOf(
     history: [...draft.history],
     handLength: optionalNumber(draft.handLength),
     handSpan: optionalNumber(draft.handSpan),
+    bodyMass:
+      draft.bodyMass === before.bodyMass
+        ? profile.bodyMass
+        : draft.bodyMass.trim() === ''
+          ? null
+          : typedMass(draft.bodyMass, unit),
     usualReps: optionalNumber(draft.usualReps),
     deadliftOn: draft.deadliftOn || null,
     bestLifts: draft.bestLifts.map(({ liftId, load, on, kg }) => ({

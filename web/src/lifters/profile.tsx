@@ -164,7 +164,7 @@ function Editor({ profile, reload }: EditorProps): ReactElement {
             options={HOOK_STAGES.map((stage) => [stage, stage === 'none' ? 'not started' : stage] as const)}
           />
         </div>
-        <div className="grid gap-4 sm:grid-cols-4">
+        <div className="grid gap-4 sm:grid-cols-3 md:grid-cols-5">
           <Field
             label="Deadlifted on"
             type="date"
@@ -196,6 +196,15 @@ function Editor({ profile, reload }: EditorProps): ReactElement {
             value={draft.handSpan}
             error={fault('handSpan')}
             onChange={(event) => set({ handSpan: event.target.value })}
+          />
+          <Field
+            label="Body mass"
+            unit={unit}
+            title="For hangs"
+            inputMode="decimal"
+            value={draft.bodyMass}
+            error={fault('bodyMass')}
+            onChange={(event) => set({ bodyMass: event.target.value })}
           />
         </div>
         <BestLifts bests={draft.bestLifts} onChange={(bestLifts) => set({ bestLifts })} fault={fault} />
