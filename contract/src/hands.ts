@@ -1,5 +1,14 @@
 import { IsISO8601, IsObject } from 'class-validator';
-import type { HandsToday, SetRole } from '@iron-clasp/core';
+import type {
+  HookMove,
+  HookStage,
+  MixedLedger,
+  Side,
+  SkinBudget,
+  HandsToday,
+  SetRole,
+} from '@iron-clasp/core';
+import type { KnownHistory } from './lifters.ts';
 
 /** A hands check under a client-made id; the core says what is wrong with the hands. */
 export class HandsCheckRequest {
@@ -28,6 +37,18 @@ export interface HandsHistoryView {
   readonly now: HandsToday;
   readonly checkedOn: string | null;
   readonly stale: boolean;
+  /** The hook: where it stands, the rule that would move it, and what this week has cost the skin. */
+  readonly hook: {
+    readonly stage: HookStage;
+    readonly next: HookMove;
+    readonly sessions: number;
+    readonly budget: SkinBudget;
+  };
+  readonly ledger: MixedLedger;
+  readonly nextUnder: Side;
+  readonly history: readonly KnownHistory[];
+  /** Tape, nails and skin: what to see to, in words. */
+  readonly reminders: readonly string[];
   readonly checks: readonly {
     readonly id: string;
     readonly on: string;

@@ -56,6 +56,7 @@ const week: core.GripWeek = {
 
 /** Sound arguments for every public function. */
 const SOUND: Record<string, unknown[]> = {
+  handReminders: [{ hands: lifter.hands, hookStage: 'learn', skinSpent: 0.9 }],
   easeHold: [
     { load: 100, seconds: 10, probability: 0.7, why: [] },
     { share: 0.9, reason: { ruleId: 'squeeze.sustained-drop', rank: 'evidence', text: 'Down.' } },

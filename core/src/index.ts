@@ -51,6 +51,7 @@ export {
   type MixedSet,
 } from './hands/mixed-ledger.ts';
 export * from './hands/hook-stages.ts';
+export * from './hands/hand-reminders.ts';
 
 // Calls.
 export * from './calls/set-role.ts';

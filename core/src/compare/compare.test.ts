@@ -21,15 +21,25 @@ describe('this week against last at the same load', () => {
     expect(row!.verdict).toBe(verdict);
   });
 
-  it('compares nothing across loads, grips, straps, or past the fortnight', () => {
+  it('compares nothing across loads, grips or straps, or more than eight weeks back', () => {
     const rows = [
       hold('2026-11-13', { load: 147.5 }),
       hold('2026-11-13', { grip: 'mixed' }),
       hold('2026-11-13', { strapped: true }),
-      hold('2026-11-08'),
+      hold('2026-09-10'),
       hold('2026-11-20'),
     ];
     expect(compareAtSameLoad(rows, TODAY)).toEqual([]);
+  });
+
+  it('goes back to the latest week in which the load was done, and says how far', () => {
+    const rows = [
+      hold('2026-10-20', { slipped: true }),
+      hold('2026-11-03', { seconds: 8 }),
+      hold('2026-11-20', { seconds: 10 }),
+    ];
+    const [row] = compareAtSameLoad(rows, TODAY);
+    expect(row).toMatchObject({ weeksBack: 2, verdict: 'better', why: '10.0 s held, 8.0 s 2 weeks ago' });
   });
 
   it('counts sets, slips and the worst pain of each week, the heaviest first', () => {

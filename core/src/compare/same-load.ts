@@ -50,6 +50,8 @@ export interface SameLoad {
   readonly strapped: boolean;
   readonly thisWeek: WeekAtLoad;
   readonly lastWeek: WeekAtLoad;
+  /** Weeks between the two: 1 for last week. */
+  readonly weeksBack: number;
   readonly verdict: 'better' | 'worse' | 'same';
   /** What made the verdict. */
   readonly why: string;
@@ -57,6 +59,8 @@ export interface SameLoad {
 
 /** Loads this close, kg, are the same: smaller than the smallest pair of plates. */
 const SAME_KG = 0.6;
+/** Weeks back within which an earlier week is still worth comparing. */
+const MOST_WEEKS_BACK = 8;
 /** s that a hand-stopped clock does not tell apart. */
 const CLOCK_SECONDS = 1;
 
@@ -73,8 +77,8 @@ const workCheck: Check = record<ComparedWork>({
 });
 
 /**
- * This week against last at the same lift, load and grip: the seven days that end today and the seven before. A slip more
- * or fewer decides before seconds, seconds before repetitions; a second more or less on a hand-stopped clock is none. The
+ * This week against the last one at the same lift, load and grip: the seven days that end today, and the latest seven
+ * before them, up to eight weeks back, in which that load was done (loads come in waves). A slip more or fewer decides before seconds, seconds before repetitions; a second more or less on a hand-stopped clock is none. The
  * heaviest first. Loads in kg, times in s.
  * @throws InvalidInputError naming the entry and field that cannot be used.
  * @example
@@ -84,21 +88,24 @@ const workCheck: Check = record<ComparedWork>({
 export function compareAtSameLoad(work: readonly ComparedWork[], today: string): SameLoad[] {
   listOf(workCheck, 100_000)('work', work);
   day('today', today);
-  const groups = new Map<string, { now: ComparedWork[]; then: ComparedWork[] }>();
+  const groups = new Map<string, ComparedWork[][]>();
   for (const each of work) {
-    const age = daysBetween(each.on, today);
-    if (age < 0 || age >= 14) continue;
+    const week = Math.floor(daysBetween(each.on, today) / 7);
+    if (week < 0 || week > MOST_WEEKS_BACK) continue;
     const key = `${each.lift} ${Math.round(each.load / SAME_KG)} ${each.grip} ${each.strapped}`;
-    const group = groups.get(key) ?? { now: [], then: [] };
-    (age < 7 ? group.now : group.then).push(each);
-    groups.set(key, group);
+    const weeks = groups.get(key) ?? [];
+    (weeks[week] ??= []).push(each);
+    groups.set(key, weeks);
   }
   return [...groups.values()]
-    .filter(({ now, then }) => now.length > 0 && then.length > 0)
-    .map(({ now, then }) => {
+    .flatMap((weeks): SameLoad[] => {
+      const now = weeks[0];
+      const weeksBack = weeks.findIndex((each, i) => i > 0 && each !== undefined);
+      if (!now || weeksBack < 0) return [];
       const { lift, load, grip, strapped } = now[0]!;
-      const [thisWeek, lastWeek] = [weekOf(now), weekOf(then)];
-      return { lift, load, grip, strapped, thisWeek, lastWeek, ...verdictOf(thisWeek, lastWeek) };
+      const [thisWeek, lastWeek] = [weekOf(now), weekOf(weeks[weeksBack]!)];
+      const said = verdictOf(thisWeek, lastWeek, weeksBack === 1 ? 'last week' : `${weeksBack} weeks ago`);
+      return [{ lift, load, grip, strapped, thisWeek, lastWeek, weeksBack, ...said }];
     })
     .sort((a, b) => b.load - a.load || a.lift.localeCompare(b.lift));
 }
@@ -115,22 +122,22 @@ function weekOf(work: readonly ComparedWork[]): WeekAtLoad {
   };
 }
 
-function verdictOf(now: WeekAtLoad, then: WeekAtLoad): Pick<SameLoad, 'verdict' | 'why'> {
+function verdictOf(now: WeekAtLoad, then: WeekAtLoad, when: string): Pick<SameLoad, 'verdict' | 'why'> {
   const slipShare = now.slips / now.sets - then.slips / then.sets;
   if (Math.abs(slipShare) > 1e-9)
     return {
       verdict: slipShare < 0 ? 'better' : 'worse',
-      why: `${now.slips} of ${now.sets} slipped, ${then.slips} of ${then.sets} last week`,
+      why: `${now.slips} of ${now.sets} slipped, ${then.slips} of ${then.sets} ${when}`,
     };
   if (now.longest !== null && then.longest !== null && Math.abs(now.longest - then.longest) >= CLOCK_SECONDS)
     return {
       verdict: now.longest > then.longest ? 'better' : 'worse',
-      why: `${now.longest.toFixed(1)} s held, ${then.longest.toFixed(1)} s last week`,
+      why: `${now.longest.toFixed(1)} s held, ${then.longest.toFixed(1)} s ${when}`,
     };
   if (now.mostReps !== then.mostReps)
     return {
       verdict: now.mostReps > then.mostReps ? 'better' : 'worse',
-      why: `${now.mostReps} repetitions, ${then.mostReps} last week`,
+      why: `${now.mostReps} repetitions, ${then.mostReps} ${when}`,
     };
   return { verdict: 'same', why: 'no difference that the log can tell' };
 }

@@ -88,12 +88,13 @@ export function cleanTrace(trace: ForceTrace): CleanTrace {
       1 / step,
     );
   const start = times[0]!;
-  let missing = count - kept;
+  // A sample that is no number leaves a gap between its neighbours too: it is counted once.
+  let gaps = 0;
   let longestGap = 0;
   for (let i = 0; i < kept; i++) {
     const gap = i === 0 ? 0 : times[i]! - start - times[i - 1]!;
     times[i]! -= start;
-    if (gap > 1.5 * step) missing = Math.max(missing, 0) + Math.round(gap / step) - 1;
+    if (gap > 1.5 * step) gaps += Math.round(gap / step) - 1;
     longestGap = Math.max(longestGap, gap);
   }
   const inside = times.subarray(0, kept);
@@ -119,7 +120,7 @@ export function cleanTrace(trace: ForceTrace): CleanTrace {
     noise: rest.noise,
     rate: 1 / step,
     problems: {
-      dropped: missing,
+      dropped: Math.max(gaps, count - kept),
       longestGap: longestGap > 1.5 * step ? longestGap : 0,
       spikes,
       negatives,

@@ -27,6 +27,16 @@ export class HandsRepository {
     );
   }
 
+  /** Day on which the hook entered its present stage; null where nobody has moved it. */
+  async stageSince(lifterId: string): Promise<string | null> {
+    const rows: { on: string }[] = await this.db.query(
+      `SELECT changed_at::date::text AS "on" FROM lifter_change WHERE lifter_id = $1 AND field = 'hookStage'
+        ORDER BY changed_at DESC LIMIT 1`,
+      [lifterId],
+    );
+    return rows[0]?.on ?? null;
+  }
+
   /** Keeps a check; where the id is known already, gives what is stored under it. */
   async keep(check: HandsCheck): Promise<HandsCheck> {
     const checks = this.db.getRepository(HandsCheck);

@@ -1,14 +1,34 @@
 import { isDeepStrictEqual } from 'node:util';
 import { Injectable } from '@nestjs/common';
-import { handsOn, SIDES, type HandsToday, type HandToday } from '@iron-clasp/core';
+import {
+  handReminders,
+  handsOn,
+  mixedLedger,
+  nextHookStage,
+  nextSideUnder,
+  setDemand,
+  SIDES,
+  SKIN_STATES,
+  skinBudget,
+  type HandsToday,
+  type HandToday,
+  type HookedSet,
+  type HookSession,
+} from '@iron-clasp/core';
 import type { HandsCheckRequest, HandsCheckView, HandsHistoryView } from '@iron-clasp/contract';
-import { format } from 'date-fns';
+import { addDays, format, parseISO, startOfISOWeek, subDays } from 'date-fns';
 import { CallsService } from '../calls/calls.service.ts';
 import { Clock } from '../clock.ts';
 import { Problem } from '../http/problem.ts';
 import { takenAt } from '../http/taken-at.ts';
 import { LiftersService } from '../lifters/lifters.service.ts';
-import { HandsRepository } from './hands.repository.ts';
+import { HoldsRepository } from '../holds/holds.repository.ts';
+import type { LoggedSet } from '../log/log.entity.ts';
+import { LogRepository } from '../log/log.repository.ts';
+import { HandsRepository, type KnownCheck } from './hands.repository.ts';
+
+/** What the hook's sessions are read from, days. */
+const HOOK_LOOKS_BACK = 84;
 
 @Injectable()
 export class HandsService {
@@ -16,14 +36,51 @@ export class HandsService {
     private readonly hands: HandsRepository,
     private readonly lifters: LiftersService,
     private readonly calls: CallsService,
+    private readonly holds: HoldsRepository,
+    private readonly log: LogRepository,
     private readonly clock: Clock,
   ) {}
 
   async history(clubId: string, lifterId: string): Promise<HandsHistoryView> {
-    await this.lifters.profile(clubId, lifterId);
-    const checks = await this.hands.checks(lifterId);
-    const { hands, checkedOn, stale } = handsOn(checks, this.clock.today());
-    return { now: hands, checkedOn: checkedOn ?? null, stale, checks };
+    const { lifter, history } = await this.lifters.profile(clubId, lifterId);
+    const today = this.clock.today();
+    const from = format(subDays(parseISO(today), HOOK_LOOKS_BACK), 'yyyy-MM-dd');
+    const [checks, sets, mixed, since] = await Promise.all([
+      this.hands.checks(lifterId),
+      this.holds.setsSince(lifterId, from),
+      this.log.mixedSets(lifterId, today),
+      this.hands.stageSince(lifterId),
+    ]);
+    const { hands, checkedOn, stale } = handsOn(checks, today);
+    const hooked = sets.filter((set) => set.grip === 'hook' && !set.strapped && set.liftId);
+    const sessions = hookSessions(hooked, checks).filter((each) => since === null || each.on >= since);
+    const monday = format(startOfISOWeek(parseISO(today)), 'yyyy-MM-dd');
+    const ledger = mixedLedger(mixed);
+    const budget = skinBudget(
+      lifter.hookStage,
+      lifter.deadliftMax,
+      hooked.filter((set) => dayOf(set) >= monday).map(costOf),
+    );
+    return {
+      now: hands,
+      checkedOn: checkedOn ?? null,
+      stale,
+      checks,
+      hook: {
+        stage: lifter.hookStage,
+        next: nextHookStage(lifter.hookStage, sessions),
+        sessions: sessions.length,
+        budget,
+      },
+      ledger,
+      nextUnder: nextSideUnder(ledger, lifter.dominantHand),
+      history,
+      reminders: handReminders({
+        hands,
+        hookStage: lifter.hookStage,
+        ...(budget.share !== null && { skinSpent: budget.share }),
+      }),
+    };
   }
 
   /** Keeps a check and says which calls it changed. Sent again under the same id it changes nothing. */
@@ -83,4 +140,34 @@ function onlyKnown(hands: HandsToday): HandsToday {
     ...(spreadingPain !== undefined && { spreadingPain }),
   });
   return Object.fromEntries(SIDES.map((side) => [side, one(hands[side])])) as unknown as HandsToday;
+}
+
+const dayOf = (set: LoggedSet): string => format(set.doneAt, 'yyyy-MM-dd');
+
+function costOf({ liftId, reps, load, style, seconds }: LoggedSet): HookedSet {
+  return setDemand({ lift: liftId, reps, load, style, ...(seconds && { seconds }) });
+}
+
+/** Days with hooked sets, with the thumbs as the next check within two days saw them, else the last one before. */
+function hookSessions(hooked: readonly LoggedSet[], checks: readonly KnownCheck[]): HookSession[] {
+  const days = new Map<string, LoggedSet[]>();
+  for (const set of hooked) days.set(dayOf(set), [...(days.get(dayOf(set)) ?? []), set]);
+  return [...days].map(([on, sets]) => {
+    const soon = format(addDays(parseISO(on), 2), 'yyyy-MM-dd');
+    const check = checks.find((each) => each.on <= soon);
+    const thumbs = SIDES.map((side) => check?.hands[side]);
+    const worst = Math.max(...thumbs.map((hand) => SKIN_STATES.indexOf(hand?.thumb ?? 'sound')));
+    const nail = thumbs.some((hand) => hand?.nail === 'bleeding')
+      ? ('bleeding' as const)
+      : thumbs.some((hand) => hand?.nail === 'split')
+        ? ('split' as const)
+        : undefined;
+    return {
+      on,
+      pain: Math.max(0, ...thumbs.map((hand) => hand?.pain ?? 0), ...sets.map((set) => set.pain ?? 0)),
+      skin: SKIN_STATES[worst]!,
+      ...(nail && { nail }),
+      slipped: sets.some((set) => set.slippedAtRep !== null),
+    };
+  });
 }

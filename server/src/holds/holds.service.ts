@@ -6,6 +6,7 @@ import {
   HOLD_KINDS,
   HOLD_KINDS_BY_ID,
   KIT_NEEDS,
+  LAST_HEAVY_HOLD_DAYS,
   mixedLedger,
   planForearmWeek,
   proposeHoldBlock,
@@ -23,7 +24,7 @@ import type {
   HoldsView,
   NextHoldView,
 } from '@iron-clasp/contract';
-import { addDays, format, parseISO, startOfISOWeek } from 'date-fns';
+import { addDays, differenceInCalendarDays, format, parseISO, startOfISOWeek } from 'date-fns';
 import { loggedHold } from '../calls/call-views.ts';
 import { Clock } from '../clock.ts';
 import { CurvesService } from '../curves/curves.service.ts';
@@ -260,6 +261,19 @@ export class HoldsService {
     if (overlapping) {
       const message = `“${overlapping.label}” already lies from ${overlapping.startsOn} to ${overlapping.endsOn}. Move or remove it first.`;
       throw new Problem(409, 'block-overlaps', message, [{ path: 'startsOn', message }]);
+    }
+    const meet = facts.profile.nextMeet?.heldOn;
+    const lastDay = meet && shift(meet, -LAST_HEAVY_HOLD_DAYS);
+    if (
+      meet &&
+      lastDay &&
+      startsOn <= meet &&
+      endsOn > shift(lastDay, 1) &&
+      isHardHold(body.kind, facts.profile.school)
+    ) {
+      const fits = Math.floor((differenceInCalendarDays(parseISO(lastDay), parseISO(startsOn)) + 2) / 7);
+      const message = `The last heavy hold falls about ${LAST_HEAVY_HOLD_DAYS} days before the meet on ${meet}. ${fits >= 2 ? `From this week on it can be ${fits} weeks.` : 'Start it earlier, or after the meet.'}`;
+      throw new Problem(409, 'block-into-meet', message, [{ path: 'weeks', message }]);
     }
     const block: SeasonMarkRow = {
       id,

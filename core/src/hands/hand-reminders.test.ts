@@ -1,0 +1,29 @@
+import { SOUND_HAND } from './hand-state.ts';
+import { handReminders, REMINDER_RULES, type ReminderFacts } from './hand-reminders.ts';
+
+const facts = (
+  more: Partial<ReminderFacts['hands']['left']> = {},
+  hookStage: ReminderFacts['hookStage'] = 'none',
+) => ({
+  hands: { left: { ...SOUND_HAND, ...more }, right: SOUND_HAND },
+  hookStage,
+});
+
+it('sound hands without a hook need nothing', () => {
+  expect(handReminders(facts())).toEqual([]);
+});
+
+it.each([
+  ['hands.torn-care', facts({ palm: 'torn' })],
+  ['hands.callus-flat', facts({ palm: 'callused' })],
+  ['hands.tape-thumb', facts({ thumb: 'tender' }, 'learn')],
+  ['hands.nail-long', facts({}, 'settled')],
+  ['hands.nail-split', facts({ nail: 'split' })],
+  ['hands.budget-nearly-spent', { ...facts({}, 'learn'), skinSpent: 0.8 }],
+])('%s', (id, about) => {
+  expect(handReminders(about)).toContain(REMINDER_RULES.find((rule) => rule.id === id)!.text);
+});
+
+it('a tender thumb without a hook wants no tape for one', () => {
+  expect(handReminders(facts({ thumb: 'tender' }))).toEqual([]);
+});

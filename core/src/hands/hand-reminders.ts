@@ -1,0 +1,74 @@
+import { handsCheck } from '../calls/check-call.ts';
+import { oneOf, optional, range, record, type Check } from '../shape.ts';
+import { HOOK_STAGES, SIDES, type HandsToday, type HookStage } from './hand-state.ts';
+
+export interface ReminderFacts {
+  readonly hands: HandsToday;
+  readonly hookStage: HookStage;
+  /** Share of this week's skin budget that is spent; left out where there is no budget. */
+  readonly skinSpent?: number;
+}
+
+/** What to see to on the hands, by rule. */
+export interface ReminderRule {
+  readonly id: string;
+  readonly text: string;
+  readonly when: (facts: ReminderFacts) => boolean;
+}
+
+/** Share of the skin budget from which the week is nearly spent. */
+const NEARLY_SPENT = 0.8;
+
+const any = ({ hands }: ReminderFacts, test: (hand: HandsToday['left']) => boolean): boolean =>
+  SIDES.some((side) => test(hands[side]));
+const hooks = ({ hookStage }: ReminderFacts): boolean => hookStage !== 'none';
+
+/** Tape, nails, calluses and skin, in the order in which they are said. Source: the trade's care of the hands. */
+export const REMINDER_RULES: readonly ReminderRule[] = [
+  {
+    id: 'hands.torn-care',
+    text: 'Torn skin: clean it, trim the loose edge, cover it; straps for pulling until it has closed. Blood on a bar is cleaned before the next lifter.',
+    when: (facts) => any(facts, (hand) => hand.palm === 'torn' || hand.thumb === 'torn'),
+  },
+  {
+    id: 'hands.callus-flat',
+    text: 'Calluses: keep them flat with a file after a shower, before they catch.',
+    when: (facts) => any(facts, (hand) => hand.palm === 'callused'),
+  },
+  {
+    id: 'hands.tape-thumb',
+    text: 'Tape for the hook: one turn above and one below the knuckle, the end of the thumb covered; where the rules of the meet allow it.',
+    when: (facts) => hooks(facts) && any(facts, (hand) => hand.thumb === 'tender' || hand.pain >= 2),
+  },
+  {
+    id: 'hands.nail-long',
+    text: 'Thumb nails a little long: cut short they press into the bed under the hook.',
+    when: (facts) => hooks(facts),
+  },
+  {
+    id: 'hands.nail-split',
+    text: 'A split nail: tape it flat and leave the hook out until it has grown.',
+    when: (facts) => any(facts, (hand) => (hand.nail ?? 'sound') !== 'sound'),
+  },
+  {
+    id: 'hands.budget-nearly-spent',
+    text: 'This week’s skin budget is nearly spent: the rest of the week without the hook.',
+    when: ({ skinSpent }) => skinSpent !== undefined && skinSpent >= NEARLY_SPENT,
+  },
+];
+
+const factsCheck: Check = record<ReminderFacts>({
+  hands: handsCheck,
+  hookStage: oneOf(HOOK_STAGES),
+  skinSpent: optional(range(0, 1e6)),
+});
+
+/**
+ * What to see to on the hands: tape, nails, calluses, torn skin and the skin budget, by {@link REMINDER_RULES}.
+ * @throws InvalidInputError naming the fact that cannot be used.
+ * @example handReminders({ hands: { left: { ...SOUND_HAND, palm: 'callused' }, right: SOUND_HAND }, hookStage: 'none' }).length // 1
+ */
+export function handReminders(facts: ReminderFacts): string[] {
+  factsCheck('', facts);
+  return REMINDER_RULES.filter(({ when }) => when(facts)).map(({ text }) => text);
+}
