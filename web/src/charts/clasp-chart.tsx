@@ -1,8 +1,9 @@
 import { GRIP_NAMES, type Grip, type MassUnit } from '@iron-clasp/core';
 import type { CurvePoint, CurveView } from '@iron-clasp/contract';
-import type { ReactElement } from 'react';
+import { useRef, type PointerEvent, type ReactElement } from 'react';
 import { load, seconds } from '../parts/figures.ts';
 import { useWidth } from '../parts/use-width.ts';
+import { answerTo, type Asked } from './asked.ts';
 import { Axes } from './axes.tsx';
 import { curveGeometry, LONGEST, SHORTEST, type CurveScales } from './curve-geometry.ts';
 
@@ -14,10 +15,19 @@ export function ClaspChart({
   view,
   grip,
   unit,
+  plain = false,
+  asked = null,
+  onAsk,
 }: {
   view: CurveView;
   grip: Grip;
   unit: MassUnit;
+  /** Plain seconds along the bottom instead of their logarithm. */
+  plain?: boolean;
+  /** A load or a time that is asked about. */
+  asked?: Asked | null;
+  /** Says what was asked by pressing or dragging along an axis. */
+  onAsk?: (asked: Asked) => void;
 }): ReactElement {
   const [ref, measured] = useWidth<HTMLDivElement>();
   const width = Math.max(measured, 320);
@@ -29,8 +39,16 @@ export function ClaspChart({
     points,
     demands.map((demand) => demand.load),
     { width, height: HEIGHT, margin: MARGIN },
+    { plain },
   );
   const { x, y } = geometry;
+  const dragging = useRef<'load' | 'seconds' | null>(null);
+  const ask = (event: PointerEvent<SVGSVGElement>): void => {
+    const box = event.currentTarget.getBoundingClientRect();
+    if (dragging.current === 'load') onAsk?.({ load: Math.max(1, y.invert(event.clientY - box.top)) });
+    if (dragging.current === 'seconds') onAsk?.({ seconds: Math.max(1, x.invert(event.clientX - box.left)) });
+  };
+  const [askedX, askedY] = asked ? placeOf(asked, view, grip, geometry) : [0, 0];
   const slipped = points.filter((point) => point.ended === 'slipped').length;
 
   return (
@@ -40,13 +58,41 @@ export function ClaspChart({
         aria-label={`Load against seconds for ${GRIP_NAMES[grip]}: ${points.length} logged holds and sets drawn, ${slipped} of them slips; ${demands.length} demands of the next session. The table below holds the figures.`}
         width={width}
         height={HEIGHT}
-        className="block"
+        className="block touch-none"
+        onPointerDown={(event) => {
+          const box = event.currentTarget.getBoundingClientRect();
+          const [px, py] = [event.clientX - box.left, event.clientY - box.top];
+          // The left axis asks about a load, the bottom one about a time.
+          dragging.current =
+            px < MARGIN.left + 8 ? 'load' : py > HEIGHT - MARGIN.bottom - 8 ? 'seconds' : null;
+          if (dragging.current) event.currentTarget.setPointerCapture(event.pointerId);
+          ask(event);
+        }}
+        onPointerMove={ask}
+        onPointerUp={() => (dragging.current = null)}
+        onPointerCancel={() => (dragging.current = null)}
       >
+        <rect
+          x={0}
+          y={0}
+          width={MARGIN.left + 8}
+          height={HEIGHT}
+          fill="transparent"
+          className="cursor-ns-resize"
+        />
+        <rect
+          x={0}
+          y={HEIGHT - MARGIN.bottom - 8}
+          width={width}
+          height={MARGIN.bottom + 8}
+          fill="transparent"
+          className="cursor-ew-resize"
+        />
         <Axes
           frame={{ width, height: HEIGHT, margin: MARGIN }}
           x={x}
           xTicks={geometry.secondsTicks}
-          xName="seconds held"
+          xName={plain ? 'seconds held' : 'seconds held, log'}
           y={y}
           loadTicks={geometry.loadTicks}
           yName={`${unit} on both hands`}
@@ -57,6 +103,19 @@ export function ClaspChart({
         {points.map((point, i) => (
           <Point key={i} point={point} scales={geometry} />
         ))}
+        {asked && (
+          <g stroke="var(--forge)" strokeWidth={1.4} strokeDasharray="5 4">
+            <path d={`M ${MARGIN.left} ${askedY} H ${askedX} V ${HEIGHT - MARGIN.bottom}`} fill="none" />
+            <circle
+              cx={askedX}
+              cy={askedY}
+              r={5}
+              fill="var(--ground)"
+              strokeDasharray="none"
+              strokeWidth={2}
+            />
+          </g>
+        )}
         {placeLabels(demands, geometry).map(({ demand, labelY }) => {
           const [cx, cy] = [x(demand.seconds), y(demand.load)];
           const right = cx < width * 0.6;
@@ -64,7 +123,7 @@ export function ClaspChart({
             <g key={demand.label} className="figures" fontSize={14}>
               <path
                 d={`M ${cx} ${cy - 7} L ${cx + 7} ${cy} L ${cx} ${cy + 7} L ${cx - 7} ${cy} Z`}
-                fill="var(--forge)"
+                fill={demand.kind === 'attempt' ? 'var(--ink)' : 'var(--forge)'}
                 stroke="var(--ground)"
                 strokeWidth={1.5}
               />
@@ -74,7 +133,7 @@ export function ClaspChart({
                 dy="0.35em"
                 textAnchor={right ? 'start' : 'end'}
                 fontWeight={600}
-                fill="var(--forge)"
+                fill={demand.kind === 'attempt' ? 'var(--ink)' : 'var(--forge)'}
                 style={{ paintOrder: 'stroke', stroke: 'var(--ground)', strokeWidth: 5 }}
               >
                 {demand.label} {load(Math.round(demand.load), unit)}, {seconds(demand.seconds)}
@@ -85,6 +144,17 @@ export function ClaspChart({
       </svg>
     </div>
   );
+}
+
+/** Where the answer to a question lies on the curve, px. */
+function placeOf(
+  asked: Asked,
+  view: CurveView,
+  grip: Grip,
+  { x, y }: CurveScales,
+): readonly [number, number] {
+  const { load, seconds: held } = answerTo(view.curve, grip, asked);
+  return [x(Math.min(LONGEST, Math.max(SHORTEST, held))), y(load)];
 }
 
 /** Keeps labels of neighbouring demands a line apart. */

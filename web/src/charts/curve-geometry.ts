@@ -35,6 +35,9 @@ export const SHORTEST = 1;
 export const LONGEST = 120;
 /** The stretch of the curve, s, that must be inside the frame: what lifts and holds ask. */
 const FRAMED = [3, 45] as const;
+/** Plain axes end here, s: past it nothing is asked of a barbell grip. */
+export const PLAIN_LONGEST = 60;
+const PLAIN_TICKS = [0, 10, 20, 30, 40, 50, 60];
 const STEPS = 60;
 const SECONDS_TICKS = [1, 2, 5, 10, 20, 30, 60, 120];
 
@@ -45,6 +48,7 @@ export function curveGeometry(
   points: readonly CurvePoint[],
   loads: readonly number[],
   frame: CurveFrame,
+  { plain = false }: { readonly plain?: boolean } = {},
 ): CurveGeometry {
   const { width, height, margin } = frame;
   const samples = Array.from({ length: STEPS + 1 }, (_, i) => {
@@ -59,8 +63,7 @@ export function curveGeometry(
       .filter((sample) => sample.seconds >= FRAMED[0] && sample.seconds <= FRAMED[1])
       .map((sample) => sample.middle),
   ];
-  const x = scaleLog()
-    .domain([SHORTEST, LONGEST])
+  const x = (plain ? scaleLinear().domain([0, PLAIN_LONGEST]) : scaleLog().domain([SHORTEST, LONGEST]))
     .range([margin.left, width - margin.right])
     .clamp(true);
   const y = scaleLinear()
@@ -76,14 +79,19 @@ export function curveGeometry(
       line<(typeof samples)[number]>()
         .x((sample) => x(sample.seconds))
         .y((sample) => inside(sample.middle))(
-        samples.filter((sample) => sample.middle <= high && sample.middle >= low),
+        samples.filter(
+          (sample) =>
+            sample.middle <= high && sample.middle >= low && (!plain || sample.seconds <= PLAIN_LONGEST),
+        ),
       ) ?? '',
     band:
       area<(typeof samples)[number]>()
         .x((sample) => x(sample.seconds))
         .y0((sample) => inside(sample.sure))
-        .y1((sample) => inside(sample.bold))(samples) ?? '',
-    secondsTicks: SECONDS_TICKS,
+        .y1((sample) => inside(sample.bold))(
+        samples.filter((sample) => !plain || sample.seconds <= PLAIN_LONGEST),
+      ) ?? '',
+    secondsTicks: plain ? PLAIN_TICKS : SECONDS_TICKS,
     loadTicks: y.ticks(6),
   };
 }

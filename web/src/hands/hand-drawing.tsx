@@ -10,11 +10,19 @@ interface HandDrawingProps {
   readonly side: Side;
   readonly hand: HandToday;
   readonly selected: HandZone | null;
-  readonly onSelect: (zone: HandZone) => void;
+  readonly onSelect?: (zone: HandZone) => void;
+  /** Only drawn, as a picture of what was: nothing to tap, no list beside it. */
+  readonly still?: boolean;
 }
 
 /** One hand, palm towards the reader, with its zones to tap. Every zone is a button with its state in words too. */
-export function HandDrawing({ side, hand, selected, onSelect }: HandDrawingProps): ReactElement {
+export function HandDrawing({
+  side,
+  hand,
+  selected,
+  onSelect,
+  still = false,
+}: HandDrawingProps): ReactElement {
   const drawn = HAND_ZONES.filter((zone): zone is keyof typeof ZONE_PLACES => zone in ZONE_PLACES);
   return (
     <div className="w-full max-w-56">
@@ -31,8 +39,7 @@ export function HandDrawing({ side, hand, selected, onSelect }: HandDrawingProps
                 stroke={selected === zone ? 'var(--forge)' : 'currentColor'}
                 strokeWidth={selected === zone ? 5 : 2}
                 strokeLinejoin="round"
-                className="cursor-pointer"
-                onClick={() => onSelect(zone)}
+                {...(!still && { className: 'cursor-pointer', onClick: () => onSelect?.(zone) })}
               >
                 <title>{`${ZONE_NAMES[zone]}: ${zoneWords(hand, zone)}`}</title>
               </path>
@@ -40,7 +47,7 @@ export function HandDrawing({ side, hand, selected, onSelect }: HandDrawingProps
           })}
         </g>
       </svg>
-      <ul aria-label={`${side} hand, zone by zone`} className="mt-2 grid gap-1">
+      <ul hidden={still} aria-label={`${side} hand, zone by zone`} className="mt-2 grid gap-1">
         {HAND_ZONES.map((zone) => {
           const level = zoneLevel(hand, zone);
           return (
@@ -48,7 +55,7 @@ export function HandDrawing({ side, hand, selected, onSelect }: HandDrawingProps
               <button
                 type="button"
                 aria-pressed={selected === zone}
-                onClick={() => onSelect(zone)}
+                onClick={() => onSelect?.(zone)}
                 className={clsx(
                   'flex min-h-9 w-full items-baseline justify-between gap-2 rounded-sm border px-2 py-1 text-left',
                   selected === zone ? 'border-forge' : 'border-transparent hover:border-edge',

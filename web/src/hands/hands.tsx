@@ -12,6 +12,7 @@ import { Caution, Failed, Loading } from '../parts/states.tsx';
 import { ROLE_WORDS } from '../parts/words.ts';
 import { useOpenSheet } from '../sheet/sheet.tsx';
 import { HandDrawing } from './hand-drawing.tsx';
+import { HandsHistory } from './hands-history.tsx';
 import { sameHands, ZONE_OPTIONS, zoneOption } from './zone-state.ts';
 
 /** The lifter's hands: today's check, and those before it. */
@@ -20,7 +21,12 @@ export function Hands(): ReactElement {
   const hands = useHands(lifter.id);
   if (hands.isPending) return <Loading what="the hands" lines={8} />;
   if (hands.error && !hands.data) return <Failed error={hands.error} retry={() => void hands.refetch()} />;
-  return <HandsCheck view={hands.data!} lifterId={lifter.id} today={today} />;
+  return (
+    <>
+      <HandsCheck view={hands.data!} lifterId={lifter.id} today={today} />
+      <HandsHistory view={hands.data!} lifterId={lifter.id} />
+    </>
+  );
 }
 
 interface HandsCheckProps {

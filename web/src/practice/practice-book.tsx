@@ -9,6 +9,7 @@ const PARTS = [
   ['lifts', 'Lifts and exercises'],
   ['holds', 'Holds'],
   ['set-up', 'Setting up'],
+  ['curve', 'The curve'],
   ['slips', 'Slips and mistakes'],
 ] as const;
 

@@ -41,7 +41,11 @@ export function Rack({
           {session.data?.club.name}
           <span className="flex gap-3">
             <NavLink to="/lifters/new" className={HEAD_LINK}>
-              Add a lifter
+              Add
+              <span className="sr-only"> a lifter</span>
+            </NavLink>
+            <NavLink to="/club" className={HEAD_LINK}>
+              Club
             </NavLink>
             <NavLink to="/kit" className={HEAD_LINK}>
               Kit

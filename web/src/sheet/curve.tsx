@@ -3,12 +3,18 @@ import type { CurveView } from '@iron-clasp/contract';
 import clsx from 'clsx';
 import { ToggleGroup } from 'radix-ui';
 import { useState, type ReactElement, type ReactNode } from 'react';
+import { Link } from 'react-router';
 import { useCurve } from '../api/queries.ts';
 import { useUnit } from '../api/use-unit.ts';
+import type { Asked } from '../charts/asked.ts';
+import { ChartFrame } from '../charts/chart-frame.tsx';
 import { ClaspChart } from '../charts/clasp-chart.tsx';
 import { GripMark } from '../marks/grip-mark.tsx';
-import { load, seconds, times } from '../parts/figures.ts';
+import { load, times } from '../parts/figures.ts';
 import { Failed, Loading } from '../parts/states.tsx';
+import type { Table } from '../parts/table-file.ts';
+import { Ask } from './curve-ask.tsx';
+import { CurveMonths } from './curve-months.tsx';
 import { useOpenSheet } from './sheet.tsx';
 
 /** The lifter's clasp curve: how long the hands hold which load, and what stands behind that. */
@@ -23,12 +29,25 @@ export function Curve(): ReactElement {
 function Drawn({ view }: { view: CurveView }): ReactElement {
   const unit = useUnit();
   const [grip, setGrip] = useState<Grip>(() => view.demands[0]?.grip ?? 'doubleOverhand');
+  const [plain, setPlain] = useState(false);
+  const [asked, setAsked] = useState<Asked | null>(null);
+  const { season } = useOpenSheet();
+  const marks = season.marks.filter((mark) => mark.kind === 'holdBlock');
   const { observations, slipped } = view.curve.evidence;
   return (
     <div className="grid gap-6 py-4">
       <section aria-label="Clasp curve" className="order-last min-w-0">
         <div className="mb-2 flex flex-wrap items-center justify-between gap-3">
           <h2 className="text-2xl">Load against seconds</h2>
+          <label className="ml-auto flex items-center gap-2">
+            <input
+              type="checkbox"
+              checked={plain}
+              onChange={(event) => setPlain(event.target.checked)}
+              className="size-5 accent-forge"
+            />
+            plain seconds
+          </label>
           <ToggleGroup.Root
             type="single"
             value={grip}
@@ -51,9 +70,16 @@ function Drawn({ view }: { view: CurveView }): ReactElement {
             ))}
           </ToggleGroup.Root>
         </div>
-        <ClaspChart view={view} grip={grip} unit={unit} />
+        <ChartFrame
+          name={`clasp curve ${GRIP_NAMES[grip]}`}
+          label={`Load against seconds, ${GRIP_NAMES[grip]}: the drawn holds and sets, newest first.`}
+          table={tableOf(view, grip, unit)}
+        >
+          <ClaspChart view={view} grip={grip} unit={unit} plain={plain} asked={asked} onAsk={setAsked} />
+        </ChartFrame>
         <Key />
-        <Table view={view} grip={grip} unit={unit} />
+        <Ask view={view} grip={grip} asked={asked} onAsk={setAsked} />
+        <CurveMonths marks={marks} />
       </section>
       <section aria-label="Read-outs">
         <h2 className="sr-only">Read-outs</h2>
@@ -144,42 +170,28 @@ function Key(): ReactElement {
         ten
       </span>
       <span>
-        <b className="text-forge">◆</b> asked by the next session
+        <b className="text-forge">◆</b> asked by the next session <b className="text-ink">◆</b> attempts of
+        the meet
       </span>
+      <Link to="/practice/curve" className="underline underline-offset-4">
+        What the curve is, and what it cannot know
+      </Link>
     </p>
   );
 }
 
 /** The drawing's figures, newest first, for whoever reads rather than looks. */
-function Table({ view, grip, unit }: { view: CurveView; grip: Grip; unit: MassUnit }): ReactElement {
-  const points = view.points.filter((point) => point.grip === grip);
-  return (
-    <details className="mt-4">
-      <summary className="cursor-pointer underline underline-offset-4">
-        The {points.length} drawn points as a table
-      </summary>
-      <table className="figures mt-2 w-full max-w-xl text-lg">
-        <thead className="text-left text-quiet">
-          <tr>
-            <th scope="col">days ago</th>
-            <th scope="col">load ({unit})</th>
-            <th scope="col">seconds</th>
-            <th scope="col">ended</th>
-            <th scope="col">from</th>
-          </tr>
-        </thead>
-        <tbody>
-          {points.map((point, i) => (
-            <tr key={i} className="border-t border-rule">
-              <td>{point.ageDays}</td>
-              <td>{load(Math.round(point.load * 10) / 10, unit)}</td>
-              <td>{seconds(point.seconds)}</td>
-              <td>{point.ended === 'slipped' ? 'slipped' : 'put down'}</td>
-              <td>{point.source}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </details>
-  );
+function tableOf(view: CurveView, grip: Grip, unit: MassUnit): Table {
+  return {
+    head: ['days ago', `load (${unit})`, 'seconds', 'ended', 'from'],
+    rows: view.points
+      .filter((point) => point.grip === grip)
+      .map((point) => [
+        point.ageDays,
+        load(Math.round(point.load * 10) / 10, unit),
+        point.seconds.toFixed(1),
+        point.ended === 'slipped' ? 'slipped' : 'put down',
+        point.source,
+      ]),
+  };
 }

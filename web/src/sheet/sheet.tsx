@@ -3,7 +3,7 @@ import { SIDES } from '@iron-clasp/core';
 import clsx from 'clsx';
 import { ArrowLeft } from 'lucide-react';
 import type { ReactElement } from 'react';
-import { Link, NavLink, Outlet, useOutletContext, useParams } from 'react-router';
+import { Link, NavLink, Outlet, useLocation, useOutletContext, useParams } from 'react-router';
 import { useSheet } from '../api/queries.ts';
 import { useIsCoach } from '../api/use-is-coach.ts';
 import { useUnit } from '../api/use-unit.ts';
@@ -35,8 +35,13 @@ export function Sheet(): ReactElement {
             <Page to="calls">Calls</Page>
             {coach && <Page to="program">Program</Page>}
             <Page to="ramp">Ramp</Page>
+            <Page to="holds">Holds</Page>
             <Page to="curve">Curve</Page>
             <Page to="hands">Hands</Page>
+            <Page to="squeeze" also="grippers">
+              Squeeze
+            </Page>
+            <Page to="compare">Compare</Page>
             <Page to="log">Log</Page>
             {coach && <Page to="profile">Profile</Page>}
           </nav>
@@ -104,14 +109,15 @@ function Head({ lifter }: { lifter: LifterView }): ReactElement {
   );
 }
 
-function Page({ to, children }: { to: string; children: string }): ReactElement {
+function Page({ to, also, children }: { to: string; also?: string; children: string }): ReactElement {
+  const onOther = useLocation().pathname.endsWith(`/${also}`);
   return (
     <NavLink
       to={to}
       className={({ isActive }) =>
         clsx(
           'figures -mb-px border-b-[3px] py-2 text-xl',
-          isActive ? 'border-forge font-semibold' : 'border-transparent text-quiet hover:text-ink',
+          isActive || onOther ? 'border-forge font-semibold' : 'border-transparent text-quiet hover:text-ink',
         )
       }
     >
