@@ -2,6 +2,7 @@ import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { ensureBuilt, ensurePackages } from './lib/build.mjs';
+import { DEVICE_PORT, startDevice } from './lib/device.mjs';
 import { alive, checkDisk, checkNode, makeFolder, portIsFree } from './lib/machine.mjs';
 import { startPostgres } from './lib/postgres.mjs';
 import { run, say, Trouble } from './lib/say.mjs';
@@ -45,7 +46,9 @@ run(async () => {
     ]);
     if (server === 'asked') return;
     toStop.push(async () => void (await server.stop()));
-    announce(await welcome(server.url), server.url);
+    const hello = await welcome(server.url);
+    const device = hello.demo ? await ownDevice(toStop) : undefined;
+    announce(hello, server.url, device);
     const why = await Promise.race([interrupted, server.ended]);
     if (why !== 'asked')
       throw new Trouble(
@@ -101,13 +104,33 @@ function quietly(text) {
   }
 }
 
+/** The stand-in for a dynamometer ships with the demo; without its port the rest runs all the same. */
+async function ownDevice(toStop) {
+  const device = await startDevice(ROOT, { port: wantedDevicePort(process.env.IRON_CLASP_DEVICE_PORT) });
+  toStop.push(device.stop);
+  return device;
+}
+
+function wantedDevicePort(given) {
+  const port = given === undefined || given === '' ? DEVICE_PORT : Number(given);
+  if (!Number.isInteger(port) || port < 0 || port > 65535)
+    throw new Trouble(`IRON_CLASP_DEVICE_PORT must be a port from 0 to 65535; it is "${given}".`);
+  return port;
+}
+
 async function welcome(url) {
   const answer = await fetch(`${url}/api/welcome`);
   return answer.json();
 }
 
-function announce({ demo }, url) {
+function announce({ demo }, url, device) {
   say(`\nIron Clasp is ready:  ${url}`);
   if (demo) say(`Sign in to ${demo.club} with  ${demo.email}  /  ${demo.password}`);
+  if (device)
+    say(
+      device.port === undefined
+        ? `The simulated dynamometer is not there (${device.why}); name another port with IRON_CLASP_DEVICE_PORT.`
+        : `A simulated dynamometer listens on port ${device.port} of this machine.`,
+    );
   say('Stop with Ctrl-C.');
 }

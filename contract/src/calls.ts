@@ -180,6 +180,8 @@ export interface CallsView {
     readonly share: number;
     readonly text: string;
     readonly declined: boolean;
+    /** The hold as it would be without the test. */
+    readonly full: Pick<HoldPrescription, 'load' | 'loading' | 'change' | 'why'>;
   } | null;
   readonly evidence: HoldCurve['evidence'];
 }

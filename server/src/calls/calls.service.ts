@@ -421,13 +421,10 @@ export class CallsService {
     const todaysCurve =
       before.length === observations.length ? curve : this.curves.fit(profile.lifter, before);
     const base = { kind, on: session.heldOn, profile, kit, ledger };
-    const hold = await this.prescriber.prescribe({
-      ...base,
-      curve: todaysCurve,
-      without: session.id,
-      decision,
-      easing: easingOn(tests, session.heldOn),
-    });
+    const todays = { ...base, curve: todaysCurve, without: session.id, decision };
+    const full = await this.prescriber.prescribe(todays);
+    const easing = easingOn(tests, session.heldOn);
+    const hold = easing ? await this.prescriber.prescribe({ ...todays, easing }) : full;
     return {
       hold,
       nextHold:
@@ -441,6 +438,7 @@ export class CallsService {
             share: proposed.share,
             text: proposed.reason.text,
             declined: latest!.test.easingDeclined,
+            full: { load: full.load, loading: full.loading, change: full.change, why: full.why },
           }
         : null,
     };

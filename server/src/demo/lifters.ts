@@ -147,6 +147,7 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
     },
     week: powerWeek('deadlift.conventional', [1, 2, 4, 5]),
     truth: truth({ tenSecondShare: 0.74, mixed: 1.2, hook: 1.12, growth: 0.09 }),
+    opensHands: true,
     squeeze: { left: 35, right: 38, gripper: 34, tested: true },
   },
   {
@@ -176,6 +177,7 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
     habits: { ...BARE, top: ['mixed', 'hook'], backoff: ['hook', 'mixed'] },
     week: powerWeek('deadlift.sumo', [0, 1, 3, 5]),
     truth: truth({ tenSecondShare: 0.73, mixed: 1.17, hook: 1.38 }),
+    opensHands: true,
     squeeze: { left: 61, right: 64, gripper: 62, tested: true },
   },
   {
@@ -249,6 +251,7 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
       },
     ],
     truth: truth({ tenSecondShare: 0.77, hook: 1.36 }),
+    opensHands: true,
     squeeze: { left: 39, right: 41, gripper: 38, tested: true },
   },
   {
@@ -315,6 +318,7 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
       },
     ],
     truth: truth({ tenSecondShare: 0.8, growth: 0.03 }),
+    opensHands: true,
     squeeze: { left: 70, right: 73, gripper: 71, tested: true },
   },
   {
@@ -340,6 +344,7 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
     habits: STRAPPED_VOLUME,
     week: powerWeek('deadlift.conventional', [1, 2, 4, 5]),
     truth: truth({ tenSecondShare: 0.72, growth: 0.02 }),
+    opensHands: true,
     squeeze: { left: 29, right: 27, gripper: 29, tested: true },
   },
   {
@@ -366,6 +371,7 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
     habits: BARE,
     week: powerWeek('deadlift.conventional', [0, 2, 3, 5], undefined, 'platePinch'),
     truth: truth({ tenSecondShare: 0.79 }),
+    opensHands: true,
     squeeze: { left: 40, right: 38, gripper: 37, tested: true },
   },
   {
@@ -388,6 +394,7 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
     habits: { ...BARE, top: ['doubleOverhand', 'mixed'], backoff: ['mixed', 'doubleOverhand'] },
     week: powerWeek('deadlift.conventional', [1, 2, 4, 6]),
     truth: truth({ tenSecondShare: 0.83, growth: 0.2 }),
+    opensHands: false,
     squeeze: { left: 43, right: 47, gripper: 45, tested: true },
   },
   {
@@ -413,6 +420,7 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
     habits: { ...BARE, top: ['mixed', 'hook'], backoff: ['mixed'] },
     week: powerWeek('deadlift.conventional', [0, 2, 4, 5], TRAVEL),
     truth: truth({ tenSecondShare: 0.8, noChalk: 0.86 }),
+    opensHands: true,
     squeeze: { left: 54, right: 58, gripper: 55, tested: false },
   },
   {
@@ -444,6 +452,7 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
     },
     week: powerWeek('deadlift.sumo', [0, 1, 3, 4], undefined, 'deadHang'),
     truth: truth({ tenSecondShare: 0.74, growth: -0.08, hook: 1.3 }),
+    opensHands: false,
     squeeze: { left: 36, right: 40, gripper: 40, tested: true, drop: { hand: 'right', share: 0.14 } },
   },
 ];

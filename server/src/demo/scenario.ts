@@ -136,6 +136,8 @@ export interface DemoLifter {
   readonly habits: Habits;
   readonly week: readonly PlannedDay[];
   readonly truth: HiddenTruth;
+  /** Does band work that opens the hand after training. */
+  readonly opensHands: boolean;
   /** Squeezes and grippers: see simulate-hands.ts. */
   readonly squeeze: SqueezeTruth;
 }

@@ -136,7 +136,10 @@ function play(
   chance: Chance,
 ): Pick<SimSession, 'logged' | 'holds'> {
   const hand = handOf(lifter, venue, week);
-  const logged = plan.map((set, i) => doSet(lifter, set, week, i, hand, chance));
+  const logged = [
+    ...plan.map((set, i) => doSet(lifter, set, week, i, hand, chance)),
+    ...opening(lifter, day),
+  ];
   const inBlock = lifter.blocks.some(
     (block) => block.kind === 'holdBlock' && week >= block.from && week <= block.to,
   );
@@ -150,6 +153,22 @@ function play(
         ? doHolds(lifter, week, hand, chance)
         : [];
   return { logged, holds };
+}
+
+/** Band opening after every session but the first of the week, by those who do it. */
+function opening({ opensHands, week }: DemoLifter, day: PlannedDay): SimLoggedSet[] {
+  if (!opensHands || day === week[0]) return [];
+  return Array.from({ length: 3 }, () => ({
+    lift: 'band-opening',
+    role: 'accessory',
+    load: 3,
+    reps: 20,
+    seconds: null,
+    grip: 'doubleOverhand',
+    strapped: false,
+    sideUnder: null,
+    slippedAtRep: null,
+  }));
 }
 
 /** True median seconds of the lifter's hand in a week: the hidden truth at work. */

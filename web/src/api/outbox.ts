@@ -1,4 +1,11 @@
-import type { HandsCheckRequest, LoggedSetView, LogHoldRequest, LogSetRequest } from '@iron-clasp/contract';
+import type {
+  EasingRequest,
+  HandsCheckRequest,
+  LoggedSetView,
+  LogHoldRequest,
+  LogSetRequest,
+  SqueezeTestRequest,
+} from '@iron-clasp/contract';
 
 interface Entry {
   /** Made here; the server keeps one entry an id however often it is sent. */
@@ -21,8 +28,22 @@ export type WaitingHands = Entry & {
   readonly body: HandsCheckRequest;
 };
 
+/** A squeeze test that opens the session. */
+export type WaitingSqueeze = Entry & {
+  readonly kind: 'squeeze';
+  readonly lifterId: string;
+  readonly body: SqueezeTestRequest;
+};
+/** The coach's word on the easier holds that a test proposes. */
+export type WaitingEasing = Entry & {
+  readonly kind: 'easing';
+  readonly lifterId: string;
+  readonly testId: string;
+  readonly body: EasingRequest;
+};
+
 /** What the server has not acknowledged yet. */
-export type Waiting = WaitingSet | WaitingHoldOrNot | WaitingHands;
+export type Waiting = WaitingSet | WaitingHoldOrNot | WaitingHands | WaitingSqueeze | WaitingEasing;
 
 type Store = Pick<Storage, 'getItem' | 'setItem'>;
 

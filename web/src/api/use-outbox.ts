@@ -28,6 +28,9 @@ export function useOutbox(): { waiting: readonly Waiting[]; send: () => Promise<
           const view = await sendOne(entry);
           outbox.acknowledge(entry);
           keepCalls(client, view);
+          // What opens a session is part of what it is called from: the floor is read anew.
+          if (entry.kind === 'hands' || entry.kind === 'squeeze')
+            void client.invalidateQueries({ queryKey: ['floor', entry.sessionId] });
         } catch (error) {
           if (!(error instanceof ApiError) || error.passing) return;
           // Not refused, only not now: after signing in, or with a fresh token, it goes through.
@@ -71,6 +74,14 @@ async function sendOne(entry: Waiting): Promise<CallsView> {
   const { id, sessionId } = entry;
   if (entry.kind === 'hands') {
     await ask('PUT', `/lifters/${entry.lifterId}/hands-checks/${id}`, entry.body);
+    return ask<CallsView>('GET', `/sessions/${sessionId}/calls`);
+  }
+  if (entry.kind === 'squeeze') {
+    await ask('PUT', `/lifters/${entry.lifterId}/squeeze-tests/${id}`, entry.body);
+    return ask<CallsView>('GET', `/sessions/${sessionId}/calls`);
+  }
+  if (entry.kind === 'easing') {
+    await ask('PUT', `/squeeze-tests/${entry.testId}/easing`, entry.body);
     return ask<CallsView>('GET', `/sessions/${sessionId}/calls`);
   }
   const kind = `${entry.kind}s` as const;

@@ -9,8 +9,8 @@ const MARGIN = { top: 16, right: 76, bottom: 30, left: 48 };
 /** Marks and dashes tell series apart; tone only helps. */
 const LOOKS = [
   { stroke: 'var(--verdigris)', dash: undefined, mark: 'circle' },
-  { stroke: 'var(--forge)', dash: '6 4', mark: 'square' },
-  { stroke: 'var(--ink)', dash: '2 3', mark: 'diamond' },
+  { stroke: 'var(--ink)', dash: '6 4', mark: 'square' },
+  { stroke: 'var(--ochre)', dash: '2 3', mark: 'diamond' },
 ] as const;
 const TEXT = { className: 'figures', fontSize: 14, fill: 'var(--quiet)' } as const;
 

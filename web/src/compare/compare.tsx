@@ -7,7 +7,7 @@ import { useUnit } from '../api/use-unit.ts';
 import { TimeChart } from '../charts/time-chart.tsx';
 import { GripMark } from '../marks/grip-mark.tsx';
 import { Button } from '../parts/button.tsx';
-import { formatMass, inUnit } from '../parts/figures.ts';
+import { formatMass, inUnit, roughMass } from '../parts/figures.ts';
 import { Caution, Failed, Loading } from '../parts/states.tsx';
 import { saveCsv, type Table } from '../parts/table-file.ts';
 import { useOpenSheet } from '../sheet/sheet.tsx';
@@ -21,11 +21,15 @@ export function Compare(): ReactElement {
   const view = compare.data;
   return (
     <div className="grid gap-x-10 gap-y-8 py-4 xl:grid-cols-2">
-      <SameLoads view={view} />
-      <TopAndBackOff view={view} />
-      <Sides view={view} />
-      <Grips view={view} />
-      <SqueezeAndHold view={view} />
+      <div className="grid min-w-0 content-start gap-8">
+        <SameLoads view={view} />
+        <Sides view={view} />
+      </div>
+      <div className="grid min-w-0 content-start gap-8">
+        <TopAndBackOff view={view} />
+        <Grips view={view} />
+        <SqueezeAndHold view={view} />
+      </div>
     </div>
   );
 }
@@ -171,7 +175,7 @@ function Sides({ view }: { view: CompareView }): ReactElement {
             'gripper closed half the time',
             ...SIDES.map(
               (side) =>
-                `${formatMass(gripper[side].value, unit)} (${formatMass(gripper[side].low, unit)} to ${formatMass(gripper[side].high, unit)})`,
+                `${roughMass(gripper[side].value, unit)} (${roughMass(gripper[side].low, unit)} to ${roughMass(gripper[side].high, unit)})`,
             ),
           ] as [string, string, string],
         ]
@@ -308,6 +312,11 @@ function SqueezeAndHold({ view }: { view: CompareView }): ReactElement {
           </span>
         )}
       </p>
+      {correlation && (
+        <p className="text-sm text-quiet">
+          Two figures that both grow with training move together even where one says nothing of the other.
+        </p>
+      )}
       {points.length > 1 && (
         <div className="mt-2 grid gap-4 sm:grid-cols-2 xl:grid-cols-1">
           <TimeChart

@@ -1,4 +1,4 @@
-import { GRIP_NAMES, type Ending, type HoldPrescription } from '@iron-clasp/core';
+import { GRIP_NAMES, HOLD_KINDS_BY_ID, type Ending, type HoldPrescription } from '@iron-clasp/core';
 import type { FloorView, LogHoldRequest } from '@iron-clasp/contract';
 import { useEffect, useRef, useState, type ReactElement } from 'react';
 import { ask } from '../api/client.ts';
@@ -130,7 +130,7 @@ export function HoldPanel({ view, hold, holds, alone, onLog }: HoldPanelProps): 
                 ? seconds >= hold.seconds
                   ? 'time: put it down'
                   : `of ${hold.seconds} s`
-                : `front rack hold for ${hold.seconds} s; ${hold.pins.charAt(0).toLowerCase()}${hold.pins.slice(1)}`}
+                : `${HOLD_KINDS_BY_ID[hold.kind].name.toLowerCase()} for ${hold.seconds} s; ${hold.pins.charAt(0).toLowerCase()}${hold.pins.slice(1)}`}
           </p>
           <div className="relative mt-1 grid w-full max-w-2xl grid-cols-2 gap-3">
             {running ? (

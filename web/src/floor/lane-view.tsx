@@ -1,4 +1,4 @@
-import { loadBar, SIDES, USUAL_REST, type SetCall } from '@iron-clasp/core';
+import { loadBar, USUAL_REST, type SetCall } from '@iron-clasp/core';
 import type { CalledSet, FloorView, LogHoldRequest, LogSetRequest } from '@iron-clasp/contract';
 import { ArrowLeft, Flag, ListChecks, Timer, Undo2 } from 'lucide-react';
 import { useEffect, useState, type ReactElement } from 'react';
@@ -8,7 +8,6 @@ import { useSession } from '../api/queries.ts';
 import { outbox, useOutbox } from '../api/use-outbox.ts';
 import { useIsCoach } from '../api/use-is-coach.ts';
 import { useUnit } from '../api/use-unit.ts';
-import { handWords } from '../marks/hands-mark.tsx';
 import { Button } from '../parts/button.tsx';
 import { formatMass, minutes } from '../parts/figures.ts';
 import { Caution } from '../parts/states.tsx';
@@ -30,6 +29,8 @@ import {
   type LaneMemory,
 } from './lane.ts';
 import { useLaneMemory } from './lane-memory.ts';
+import { handsNow, holdNow } from './opening.ts';
+import { Opening } from './opening-panel.tsx';
 import { Otherwise } from './otherwise.tsx';
 import { Proposals } from './proposals.tsx';
 import { Refused } from './refused.tsx';
@@ -48,17 +49,18 @@ const FOOT =
   'flex min-h-16 flex-col items-center justify-center gap-0.5 px-1 text-sm leading-tight sm:flex-row sm:gap-2 sm:text-base';
 
 /** One lane: the current set or hold large, the next below, what was done, and one key to take it back. */
-export function LaneView({ view }: { view: FloorView }): ReactElement {
-  const { session, hold } = view.calls;
+export function LaneView({ view: known }: { view: FloorView }): ReactElement {
   const unit = useUnit();
   const coach = useIsCoach();
   // The floor is only drawn for somebody signed in.
   const accountId = useSession().data!.account.id;
   const { waiting } = useOutbox();
+  const view = withOpening(known, waiting);
+  const { session, hold } = view.calls;
   const [memory, change] = useLaneMemory(session.id);
   const [over, setOver] = useState<Over | null>(null);
   const lane = laneOf(view, waiting, memory);
-  const calls = useCallsAgain(view, lane);
+  const calls = useCallsAgain(view, known, lane);
   const proposals = proposalsOf(lane, calls, memory);
   const rest = useRest(memory.rest);
   const refused = waiting.filter((entry) => entry.sessionId === session.id && entry.refused);
@@ -142,36 +144,12 @@ export function LaneView({ view }: { view: FloorView }): ReactElement {
         </p>
       </header>
 
-      {opening && (
-        <div className="flex flex-wrap items-center gap-3 border-b border-rule bg-raised px-4 py-2">
-          <p className="grow">
-            Hands:{' '}
-            {SIDES.map((side) => `${side} ${handWords(view.hands[side]).join(', ') || 'sound'}`).join('; ')}
-            {view.handsOn === null && ' (never looked at)'}
-          </p>
-          <Button
-            className="min-h-16 px-5"
-            onClick={() =>
-              outbox.add({
-                id: crypto.randomUUID(),
-                kind: 'hands',
-                sessionId: session.id,
-                lifterId: session.lifterId,
-                accountId,
-                body: { hands: view.hands, checkedAt: new Date().toISOString() },
-              })
-            }
-          >
-            Same as last time
-          </Button>
-          <Link
-            to={`/lifters/${session.lifterId}/hands`}
-            className="inline-flex min-h-16 items-center rounded-sm border border-edge px-5"
-          >
-            Look at them
-          </Link>
-        </div>
-      )}
+      <Opening
+        view={known}
+        accountId={accountId}
+        unseen={opening}
+        first={lane.count.done === 0 && lane.count.of > 0}
+      />
       {refused.map((entry) => (
         <Refused key={entry.id} entry={entry} unit={unit} />
       ))}
@@ -319,6 +297,20 @@ export function LaneView({ view }: { view: FloorView }): ReactElement {
       </footer>
     </main>
   );
+}
+
+/** The floor with what this device knows of hands and squeeze before the server does. */
+function withOpening(view: FloorView, waiting: readonly Waiting[]): FloorView {
+  const hands = handsNow(view, waiting);
+  const hold = holdNow(view, waiting);
+  if (hands === view.hands && hold === view.calls.hold) return view;
+  const { session } = view.underWay;
+  return {
+    ...view,
+    hands,
+    calls: { ...view.calls, hold },
+    underWay: { ...view.underWay, session: { ...session, lifter: { ...session.lifter, hands } } },
+  };
 }
 
 function handsWaiting(waiting: readonly Waiting[], sessionId: string): boolean {

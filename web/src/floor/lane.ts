@@ -1,4 +1,5 @@
 import {
+  findLift,
   sameCall,
   sayCall,
   type DoneSet,
@@ -145,8 +146,12 @@ export function doneToday(view: FloorView, lane: Lane): { done: DoneSet[]; holds
         ]
       : [],
   );
-  const holds = lane.holds.map((hold, place): HoldObservation => ({
+  // Only what hangs from a bar or handle tells of the support curve as it is written; a hang wants the body's mass too.
+  const lift = view.calls.hold ? findLift(view.calls.hold.lift) : undefined;
+  const tells = lift === undefined || (lift.curve === 'support' && lift.loadMeans === 'total');
+  const holds = (tells ? lane.holds : []).map((hold, place): HoldObservation => ({
     load: hold.load,
+    ...(lift && { position: lift.position }),
     seconds: hold.seconds,
     ended: hold.ended,
     grip: hold.grip,

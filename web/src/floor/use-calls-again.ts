@@ -8,7 +8,7 @@ import { doneToday, type Lane } from './lane.ts';
  * The session called again on this device with what was done of it, off the main thread: with a network or without. Until
  * an answer is there, and where nothing is done yet, the server's calls stand.
  */
-export function useCallsAgain(view: FloorView, lane: Lane): readonly SetCall[] {
+export function useCallsAgain(view: FloorView, known: FloorView, lane: Lane): readonly SetCall[] {
   const worker = useRef<Worker | null>(null);
   const asked = useRef(0);
   const [answer, setAnswer] = useState<{ readonly key: string; readonly calls: readonly SetCall[] } | null>(
@@ -16,7 +16,8 @@ export function useCallsAgain(view: FloorView, lane: Lane): readonly SetCall[] {
   );
   const today = doneToday(view, lane);
   const key = JSON.stringify(today);
-  const nothing = today.done.length + today.holds.length === 0;
+  // Hands told on this device change the calls before the server hears of them.
+  const nothing = today.done.length + today.holds.length === 0 && view.hands === known.hands;
   useEffect(() => {
     const made = new Worker(new URL('../workers/call-again.worker.ts', import.meta.url), { type: 'module' });
     worker.current = made;

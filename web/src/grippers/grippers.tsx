@@ -8,7 +8,7 @@ import { TimeChart } from '../charts/time-chart.tsx';
 import { Button } from '../parts/button.tsx';
 import { Choices } from '../parts/choices.tsx';
 import { Field } from '../parts/field.tsx';
-import { formatMass, inUnit, percent, shortDay, typedNumber } from '../parts/figures.ts';
+import { inUnit, percent, roughMass, shortDay, typedNumber } from '../parts/figures.ts';
 import { Pick } from '../parts/pick.tsx';
 import { Caution, Empty, Failed, Loading } from '../parts/states.tsx';
 import { useOpenSheet } from '../sheet/sheet.tsx';
@@ -104,9 +104,9 @@ function Plan({ view, side }: { view: GrippersView; side: Side }): ReactElement 
     <div className="border-t-2 border-ink pt-1">
       <h3 className="text-xl capitalize">{side}</h3>
       <p className="figures text-lg">
-        half the time {formatMass(plan.halfChance.value, unit)}{' '}
+        half the time {roughMass(plan.halfChance.value, unit)}{' '}
         <span className="text-quiet">
-          {formatMass(plan.halfChance.low, unit)} to {formatMass(plan.halfChance.high, unit)}
+          {roughMass(plan.halfChance.low, unit)} to {roughMass(plan.halfChance.high, unit)}
         </span>
       </p>
       {plan.barred ? (
@@ -146,7 +146,7 @@ function Work({ work, words }: { work: GripperWork; words: string }): ReactEleme
 function Ladder({ view }: { view: GrippersView }): ReactElement {
   const unit = useUnit();
   return (
-    <section aria-label="The ladder">
+    <section aria-label="The ladder" className="overflow-x-auto" tabIndex={0}>
       <h2 className="text-2xl">The ladder</h2>
       <table className="mt-1 w-full">
         <thead className="text-left text-quiet">
@@ -170,21 +170,21 @@ function Ladder({ view }: { view: GrippersView }): ReactElement {
               </th>
               <td className="figures text-right text-lg">
                 {rung.resistance === null ? (
-                  <Link to="/kit" className="text-sm underline underline-offset-4">
+                  <Link to="/kit" className="text-sm whitespace-nowrap underline underline-offset-4">
                     measure it
                   </Link>
                 ) : (
-                  inUnit(rung.resistance, unit).toFixed(unit === 'kg' ? 0 : 0)
+                  inUnit(rung.resistance, unit).toFixed(0)
                 )}
               </td>
               {SIDES.map((side) => {
                 const chance = rung.chance[side];
                 return (
-                  <td key={side} className="figures pl-6 text-lg">
+                  <td key={side} className="figures pl-4 text-lg whitespace-nowrap">
                     {chance === null ? (
                       <span className="text-quiet">no rating</span>
                     ) : (
-                      <span className="grid grid-cols-[6rem_1fr] items-center gap-2">
+                      <span className="grid grid-cols-[4rem_1fr] items-center gap-2">
                         <span className="relative block h-3 bg-rule/60" aria-hidden>
                           <span
                             className="absolute inset-y-0 bg-verdigris/30"

@@ -13,6 +13,8 @@ interface HandDrawingProps {
   readonly onSelect?: (zone: HandZone) => void;
   /** Only drawn, as a picture of what was: nothing to tap, no list beside it. */
   readonly still?: boolean;
+  /** To tap, but without the list beside it: the page has its own. */
+  readonly bare?: boolean;
 }
 
 /** One hand, palm towards the reader, with its zones to tap. Every zone is a button with its state in words too. */
@@ -22,6 +24,7 @@ export function HandDrawing({
   selected,
   onSelect,
   still = false,
+  bare = false,
 }: HandDrawingProps): ReactElement {
   const drawn = HAND_ZONES.filter((zone): zone is keyof typeof ZONE_PLACES => zone in ZONE_PLACES);
   return (
@@ -47,7 +50,7 @@ export function HandDrawing({
           })}
         </g>
       </svg>
-      <ul hidden={still} aria-label={`${side} hand, zone by zone`} className="mt-2 grid gap-1">
+      <ul hidden={still || bare} aria-label={`${side} hand, zone by zone`} className="mt-2 grid gap-1">
         {HAND_ZONES.map((zone) => {
           const level = zoneLevel(hand, zone);
           return (

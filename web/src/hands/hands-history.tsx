@@ -118,7 +118,7 @@ function SkinLine({
                 onClick={() => onPick(i)}
                 title={`${shortDay(check.on)}: ${handWords(check.hands[side]).join(', ') || 'sound'}`}
                 className={clsx(
-                  'grid size-5 cursor-pointer place-items-center border text-xs',
+                  'grid h-5 max-w-5 min-w-0 flex-1 cursor-pointer place-items-center border text-xs',
                   i === place ? 'border-forge' : 'border-rule',
                   torn ? 'bg-oxblood text-ground' : used ? 'bg-ochre/40' : 'bg-raised',
                 )}

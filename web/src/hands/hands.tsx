@@ -29,6 +29,9 @@ export function Hands(): ReactElement {
   );
 }
 
+/** Checks listed; all are in the drawing below. */
+const LISTED = 6;
+
 interface HandsCheckProps {
   readonly view: HandsHistoryView;
   readonly lifterId: string;
@@ -109,7 +112,7 @@ function HandsCheck({ view, lifterId, today }: HandsCheckProps): ReactElement {
             <p className="py-2 text-quiet">None yet.</p>
           ) : (
             <ul>
-              {view.checks.map((each) => (
+              {view.checks.slice(0, LISTED).map((each) => (
                 <li key={each.id} className="grid grid-cols-[7rem_1fr] gap-x-3 border-b border-rule py-1.5">
                   <span className="figures">{shortDay(each.on)}</span>
                   <span>

@@ -64,7 +64,7 @@ function Balance({ work }: { work: GripWork }): ReactElement {
   return (
     <div>
       <p className="label">Done in the last seven days, in seconds at the load held 10 s</p>
-      <ul className="mt-1 grid gap-x-6 sm:grid-cols-2">
+      <ul className="mt-1 grid gap-x-6 md:max-xl:grid-cols-2">
         {GRIP_KINDS.map((kind) => (
           <li key={kind} className="grid grid-cols-[8rem_1fr_3rem] items-center gap-2">
             <span>{KIND_WORDS[kind]}</span>

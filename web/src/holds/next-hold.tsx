@@ -10,7 +10,6 @@ import { Button } from '../parts/button.tsx';
 import { Field } from '../parts/field.tsx';
 import { formatMass, inUnit, nearDay, percent, typedMass, typedNumber } from '../parts/figures.ts';
 import { Caution, Failed } from '../parts/states.tsx';
-import { CHANGE_WORDS } from '../parts/words.ts';
 
 interface NextHoldProps {
   readonly lifterId: string;
@@ -53,8 +52,8 @@ export function NextHold({ lifterId, kind, next, today }: NextHoldProps): ReactE
         </p>
         {hold.barred && <Caution stop={hold.barred.rank === 'safety'}>{hold.barred.text}</Caution>}
         <p className="text-sm text-quiet">
-          {CHANGE_WORDS[hold.change]}; {hold.why.map((why) => why.text).join(' ')} {hold.pins} Rest{' '}
-          {Math.round(hold.rest[0] / 60)} to {Math.round(hold.rest[1] / 60)} min.
+          {hold.why.map((why) => why.text).join(' ')} {hold.pins} Rest {Math.round(hold.rest[0] / 60)} to{' '}
+          {Math.round(hold.rest[1] / 60)} min.
         </p>
       </div>
       {coach && (

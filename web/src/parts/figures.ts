@@ -8,6 +8,11 @@ export function load(kg: number, unit: MassUnit): string {
 
 export { formatMass };
 
+/** A mass that was worked out, not weighed: to half a kilogram or pound, which is as fine as it is known. */
+export function roughMass(kg: number, unit: MassUnit): string {
+  return formatMass(toKg(Math.round(2 * fromKg(kg, unit)) / 2, unit), unit);
+}
+
 /** A chance in whole per cent that never claims certainty. */
 export function percent(probability: number): string {
   if (probability > 0.99) return '> 99\u00a0%';

@@ -17,13 +17,13 @@ export function Pick<Value extends string>({
   onChange,
 }: PickProps<Value>): ReactElement {
   return (
-    <label className="grid content-start gap-1">
+    <label className="grid min-w-0 content-start gap-1">
       <span className="label">{label}</span>
       <select
         value={value}
         aria-invalid={error ? true : undefined}
         onChange={(event) => onChange(event.target.value as Value)}
-        className="rounded-sm border border-edge bg-ground px-2 py-2 text-ink"
+        className="w-full min-w-0 rounded-sm border border-edge bg-ground px-2 py-2 text-ink"
       >
         {options.map(([each, words]) => (
           <option key={each} value={each}>
