@@ -52,17 +52,10 @@ async function takeAll(driver, { url }) {
   await open('/sign-in', 'form button');
   await click('//button[contains(., "demo coach")]');
   await seen('nav[aria-label="The rack"] li');
-  await shoot('phone-rack', PHONE);
-  await setSize(driver, ...LAPTOP);
   await open(`${sheet}/calls`, '[data-row]');
   await click(top);
   await seen('aside[aria-label="Reasons"]');
   await shoot('calls');
-  await click('//button[@aria-label="Close the reasons"]');
-  await click('//button[contains(., "What if")]');
-  await click('//section[@aria-label="What if"]//option[.="left: torn callus"]');
-  await driver.wait(until.elementLocated(By.xpath('//*[contains(text(), "what if:")]')), 20_000);
-  await shoot('what-if');
   await open(`${sheet}/ramp`, 'section[aria-label="Ramp and volume"] svg');
   await shoot('ramp');
   await open(`${sheet}/profile`, 'form[aria-label="Profile"]');
@@ -82,8 +75,17 @@ async function takeAll(driver, { url }) {
   await shoot('practice');
   await open(`${sheet}/hands`, 'section[aria-label="Hands check"]');
   await shoot('hands');
-  await open(`${sheet}/calls`, '[data-row]');
-  await shoot('phone-calls', PHONE);
+  const of = (name) => `/lifters/${lifters.find((row) => row.name === name).id}`;
+  await open(`${of('Kofi Adeyemi-Lund')}/holds`, 'section[aria-label="Next holds"] li');
+  await shoot('holds');
+  await open(`${of('Noor Haddad')}/squeeze`, 'section[aria-label="Tests"]');
+  await shoot('squeeze');
+  await open(`${of('Iskra Petrov')}/grippers`, 'section[aria-label="The ladder"]');
+  await shoot('grippers');
+  await open(`${sheet}/compare`, 'section[aria-label="Left against right"]');
+  await shoot('compare');
+  await open('/club', 'section[aria-label="Who needs attention"]');
+  await shoot('club');
   const today = (await coach.get('/lifters/today')).sessions;
   const lanes = ['Odalys', 'Jun', 'Ruth', 'Noor'].map(
     (name) => today.find((each) => each.lifterName.startsWith(name)).id,
@@ -115,8 +117,4 @@ async function takeAll(driver, { url }) {
   await shoot('session-end');
   await open(`${sheet}/log`, 'section[aria-label] li button');
   await shoot('log');
-  await open(`${sheet}/calls`, '[data-row]');
-  await click('//button[contains(., "Sign out")]');
-  await seen('form button');
-  await shoot('sign-in');
 }

@@ -40,7 +40,7 @@ describe('every screen passes axe', () => {
       await isAccessible();
       await page.click('Curve');
       await page.find('svg[aria-label^="Load against seconds"]');
-      await page.click('drawn points as a table');
+      await page.click('rows as a table');
       await isAccessible();
     },
     60_000,

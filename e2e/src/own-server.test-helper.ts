@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import pg from 'pg';
-import { freePort } from '../../tools/lib/machine.mjs';
+import { freePort, temporaryFolder } from '../../tools/lib/machine.mjs';
+import { startPostgres } from '../../tools/lib/postgres.mjs';
 import { startServer } from '../../tools/lib/server.mjs';
 
 const ROOT = join(import.meta.dirname, '..', '..');
@@ -13,10 +14,34 @@ export class OwnServer {
   readonly #database: string;
   #running: Awaited<ReturnType<typeof startServer>> | null = null;
 
+  /** A cluster of its own, where the test stops the database. */
+  #cluster: { readonly data: string; running: Awaited<ReturnType<typeof startPostgres>> } | null = null;
+
   private constructor(port: number, database: string) {
     this.#port = port;
     this.#database = database;
     this.url = `http://127.0.0.1:${port}`;
+  }
+
+  /** The same with a PostgreSQL of its own, to be stopped and started. */
+  static async withOwnPostgres(): Promise<OwnServer> {
+    const data = join(temporaryFolder('iron-clasp-own-'), 'postgres');
+    const running = await startPostgres(data, { settings: { fsync: 'off' } });
+    const server = new OwnServer(await freePort(), running.url);
+    server.#cluster = { data, running };
+    await server.up();
+    return server;
+  }
+
+  stopPostgres(): void {
+    this.#cluster!.running.stop();
+  }
+
+  /** Starts it again where it was. */
+  async startPostgres(): Promise<void> {
+    const { data } = this.#cluster!;
+    const { port } = new URL(this.#database);
+    this.#cluster!.running = await startPostgres(data, { settings: { fsync: 'off', port } });
   }
 
   static async start(): Promise<OwnServer> {
@@ -32,11 +57,12 @@ export class OwnServer {
     return server;
   }
 
-  async up(): Promise<void> {
+  /** Serves, with these pages where another version of them is wanted. */
+  async up(web?: string): Promise<void> {
     this.#running = await startServer(ROOT, {
       databaseUrl: this.#database,
       port: this.#port,
-      env: { IRON_CLASP_LOG: 'silent' },
+      env: { IRON_CLASP_LOG: 'silent', ...(web && { IRON_CLASP_WEB: web }) },
     });
   }
 
@@ -59,5 +85,6 @@ export class OwnServer {
 
   async stop(): Promise<void> {
     await this.#running?.stop();
+    this.#cluster?.running.remove();
   }
 }

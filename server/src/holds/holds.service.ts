@@ -468,6 +468,18 @@ function weekOf(
 }
 
 function proposalOf({ profile, today, sets, blocks }: Facts): HoldsView['proposal'] {
+  const placed = blocks.find((block) => block.endsOn >= today);
+  if (placed)
+    return {
+      propose: false,
+      why: [
+        {
+          ruleId: 'block.already-placed',
+          rank: 'evidence',
+          text: `“${placed.label}” is placed already, until ${placed.endsOn}.`,
+        },
+      ],
+    };
   const since = shift(today, -BLOCK_LOOKS_BACK);
   const heavy = sets.filter(
     (set) => (set.role === 'top' || set.role === 'attempt') && !set.strapped && set.doneAt >= parseISO(since),

@@ -91,6 +91,7 @@ export interface LogRow {
   readonly title: string;
   readonly note_to_lifter: string | null;
   readonly lift_id: string | null;
+  readonly hold_kind: HoldKindId | null;
   readonly role: LoggedSet['role'] | null;
   readonly load: number;
   readonly reps: number | null;
@@ -276,11 +277,11 @@ export class LogRepository {
     ];
     const common = `e.id, e.session_id, e.done_at, e.load, e.grip, e.side_under, e.chalk, e.pain, e.confidence, e.cause, e.note`;
     const where = `e.lifter_id = $1 AND e.undone_at IS NULL AND ($2::timestamptz IS NULL OR (e.done_at, e.id) < ($2, $3::uuid))`;
-    const sets = `SELECT 'set' AS kind, ${common}, e.lift_id, e.role, e.reps, e.seconds, NULL::float AS target, e.strapped, e.slipped_at_rep, NULL AS ended
+    const sets = `SELECT 'set' AS kind, ${common}, e.lift_id, NULL::text AS hold_kind, e.role, e.reps, e.seconds, NULL::float AS target, e.strapped, e.slipped_at_rep, NULL AS ended
         FROM logged_set e WHERE ${where} AND ($4::text IS NULL OR e.lift_id = $4)
          AND ($5::text IS NULL OR (e.grip = $5 AND NOT e.strapped) OR ($5 = 'straps' AND e.strapped)) AND (NOT $6 OR e.slipped_at_rep IS NOT NULL)
        ORDER BY e.done_at DESC, e.id DESC LIMIT $7`;
-    const holds = `SELECT 'hold' AS kind, ${common}, NULL AS lift_id, NULL AS role, NULL::int AS reps, e.seconds, e.target, false AS strapped, NULL::int AS slipped_at_rep, e.ended
+    const holds = `SELECT 'hold' AS kind, ${common}, NULL AS lift_id, e.kind AS hold_kind, NULL AS role, NULL::int AS reps, e.seconds, e.target, false AS strapped, NULL::int AS slipped_at_rep, e.ended
         FROM logged_hold e WHERE ${where} AND $4::text IS NULL AND ($5::text IS NULL OR e.grip = $5) AND (NOT $6 OR e.ended = 'slipped')
        ORDER BY e.done_at DESC, e.id DESC LIMIT $7`;
     const parts = filter.kind === 'hold' ? [holds] : filter.kind === 'set' ? [sets] : [sets, holds];

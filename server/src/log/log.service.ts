@@ -242,7 +242,9 @@ function entryOf(row: LogRow): LogEntry {
     day: row.day,
     title: row.title,
     noteToLifter: row.note_to_lifter,
-    liftName: row.lift_id ? (findLift(row.lift_id)?.name ?? row.lift_id) : 'Front rack hold',
+    liftName: row.hold_kind
+      ? HOLD_KINDS_BY_ID[row.hold_kind].name
+      : (findLift(row.lift_id!)?.name ?? row.lift_id!),
     role: row.role,
     load: row.load,
     reps: row.reps,

@@ -1,5 +1,5 @@
 import type { CallsView } from '@iron-clasp/contract';
-import { GRIP_NAMES, type MassUnit } from '@iron-clasp/core';
+import { HOLD_KINDS_BY_ID, GRIP_NAMES, type MassUnit } from '@iron-clasp/core';
 import { ArrowLeft, Printer } from 'lucide-react';
 import type { ReactElement, ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
@@ -135,7 +135,7 @@ export function WrittenCard({ view, unit }: { view: CallsView; unit: MassUnit })
           {hold && !hold.barred && (
             <tr className="border-b border-rule align-top">
               <td className="py-1 pr-3">
-                <b>Front rack hold</b>
+                <b>{HOLD_KINDS_BY_ID[hold.kind].name}</b>
               </td>
               <td className="py-1 pr-3 whitespace-nowrap">
                 {hold.sets} × {hold.seconds} s

@@ -47,7 +47,7 @@ export function ChartFrame({ name, label, table, children }: ChartFrameProps): R
       >
         {children}
       </div>
-      <p role="status" className="figures min-h-6 text-lg">
+      <p role="status" className="figures text-lg">
         {row && row.map((cell, i) => `${table.head[i]} ${cell ?? 'none'}`).join(' · ')}
       </p>
       <figcaption className="flex flex-wrap items-baseline gap-x-4 text-sm">

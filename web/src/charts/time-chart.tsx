@@ -5,7 +5,7 @@ import { useWidth } from '../parts/use-width.ts';
 import { ChartFrame } from './chart-frame.tsx';
 import { timeGeometry, type TimeSeries } from './time-geometry.ts';
 
-const MARGIN = { top: 16, right: 76, bottom: 30, left: 48 };
+const MARGIN = { top: 24, right: 76, bottom: 30, left: 48 };
 /** Marks and dashes tell series apart; tone only helps. */
 const LOOKS = [
   { stroke: 'var(--verdigris)', dash: undefined, mark: 'circle' },

@@ -9,7 +9,8 @@ import { agreedCall, type DoneEntry, type Lane, type LaneMemory } from './lane.t
 
 interface AllSetsProps {
   readonly lane: Lane;
-  readonly hasHold: boolean;
+  /** Null where no hold follows the lifts. */
+  readonly holdName: string | null;
   readonly memory: LaneMemory;
   readonly onGo: (at: string) => void;
   readonly onMore: (set: CalledSet, entry: DoneEntry) => void;
@@ -17,7 +18,7 @@ interface AllSetsProps {
 }
 
 /** The whole session as a list: what was done, what was left out, and a tap to go anywhere. */
-export function AllSets({ lane, hasHold, memory, onGo, onMore, onClose }: AllSetsProps): ReactElement {
+export function AllSets({ lane, holdName, memory, onGo, onMore, onClose }: AllSetsProps): ReactElement {
   const unit = useUnit();
   return (
     <section aria-label="All sets" className="grow px-4 py-3">
@@ -56,14 +57,14 @@ export function AllSets({ lane, hasHold, memory, onGo, onMore, onClose }: AllSet
             </button>
           </li>
         ))}
-        {hasHold && (
+        {holdName !== null && (
           <li>
             <button
               type="button"
               onClick={() => onGo('hold')}
               className="flex min-h-16 w-full items-center justify-between border-b border-rule text-left hover:bg-raised"
             >
-              Front rack hold
+              {holdName}
               <span className="text-quiet">{lane.holds.length} done</span>
             </button>
           </li>

@@ -1,4 +1,4 @@
-import { loadBar, USUAL_REST, type SetCall } from '@iron-clasp/core';
+import { HOLD_KINDS_BY_ID, loadBar, USUAL_REST, type SetCall } from '@iron-clasp/core';
 import type { CalledSet, FloorView, LogHoldRequest, LogSetRequest } from '@iron-clasp/contract';
 import { ArrowLeft, Flag, ListChecks, Timer, Undo2 } from 'lucide-react';
 import { useEffect, useState, type ReactElement } from 'react';
@@ -165,7 +165,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
       {over?.kind === 'list' ? (
         <AllSets
           lane={lane}
-          hasHold={hold !== null && !hold.barred}
+          holdName={hold && !hold.barred ? HOLD_KINDS_BY_ID[hold.kind].name : null}
           memory={memory}
           onGo={(at) => {
             change((each) => ({ ...each, at, skipped: each.skipped.filter((skipped) => skipped !== at) }));
@@ -244,7 +244,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
 
       <footer className="relative grid gap-1 border-t border-rule bg-ground px-3 py-2">
         <Done holds={lane.holds} view={view} />
-        <div className="flex min-h-16 flex-wrap items-center gap-x-4">
+        <div className="flex flex-wrap items-center gap-x-4">
           {rest !== null && now !== null && (
             <p
               role="timer"

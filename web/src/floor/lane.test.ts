@@ -41,7 +41,7 @@ const view = (more: Partial<FloorView['calls']> = {}): FloorView =>
     calls: {
       session: { id: 's', bar: { diameter: 29 }, venue: { chalk: 'block' } },
       sets: [set('a', 150), set('b', 160), set('c', 160)],
-      hold: { sets: 2, seconds: 10 },
+      hold: { sets: 2, seconds: 10, lift: 'hold.front-rack' },
       holdsDone: [],
       ...more,
     },

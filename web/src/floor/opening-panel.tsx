@@ -23,7 +23,7 @@ interface OpeningProps {
   readonly first: boolean;
 }
 
-const LINE = 'flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule bg-raised px-4 py-2';
+const LINE = 'flex flex-wrap items-center gap-x-2 gap-y-1 border-b border-rule bg-raised px-4 py-2';
 
 /** What opens a session: a look at the hands, told here where they changed, and a squeeze test for whoever wants one. */
 export function Opening({ view, accountId, unseen, first }: OpeningProps): ReactElement | null {
@@ -44,6 +44,11 @@ export function Opening({ view, accountId, unseen, first }: OpeningProps): React
     });
     setOpen(null);
   };
+  const squeeze = (
+    <Button className="min-h-16 px-3" onClick={() => setOpen('squeeze')}>
+      Squeeze test
+    </Button>
+  );
   if (!unseen && !test && !first && open === null) return null;
   return (
     <section aria-label="Opening the session">
@@ -53,21 +58,20 @@ export function Opening({ view, accountId, unseen, first }: OpeningProps): React
             Hands: {SIDES.map((side) => `${side} ${handWords(hands[side]).join(', ') || 'sound'}`).join('; ')}
             {view.handsOn === null && ' (never looked at)'}
           </p>
-          <Button className="min-h-16 px-4" onClick={() => keepHands(hands)}>
+          <Button className="min-h-16 px-3" onClick={() => keepHands(hands)}>
             Same as last time
           </Button>
-          <Button className="min-h-16 px-4" onClick={() => setOpen('hands')}>
+          <Button className="min-h-16 px-3" onClick={() => setOpen('hands')}>
             They changed
           </Button>
+          {first && !test && open === null && squeeze}
         </div>
       )}
       {open === 'hands' && <TellHands start={hands} onKeep={keepHands} onClose={() => setOpen(null)} />}
-      {first && !test && open === null && (
+      {!unseen && first && !test && open === null && (
         <div className={LINE}>
-          <p className="grow text-quiet">A squeeze test before the work, if you test today.</p>
-          <Button className="min-h-16 px-4" onClick={() => setOpen('squeeze')}>
-            Squeeze test
-          </Button>
+          <p className="grow text-quiet">Before the work, if you test today</p>
+          {squeeze}
         </div>
       )}
       {open === 'squeeze' && (

@@ -1,4 +1,4 @@
-import { GRIP_NAMES } from '@iron-clasp/core';
+import { HOLD_KINDS_BY_ID, GRIP_NAMES } from '@iron-clasp/core';
 import type { SessionEndView } from '@iron-clasp/contract';
 import { ArrowLeft } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
@@ -101,8 +101,9 @@ function Ended({ view }: { view: SessionEndView }): ReactElement {
                 `No hold: ${next.barred.text}`
               ) : (
                 <>
-                  Front rack hold <b className="figures text-xl">{formatMass(next.load, unit)}</b>,{' '}
-                  {next.sets} × {next.seconds} s, {CHANGE_WORDS[next.change]}. {next.why[0]?.text}
+                  {HOLD_KINDS_BY_ID[next.kind].name}{' '}
+                  <b className="figures text-xl">{formatMass(next.load, unit)}</b>, {next.sets} ×{' '}
+                  {next.seconds} s, {CHANGE_WORDS[next.change]}. {next.why[0]?.text}
                 </>
               )}
             </p>

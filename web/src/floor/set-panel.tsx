@@ -1,4 +1,11 @@
-import { GRIP_NAMES, loadBar, sayCall, type HoldPrescription, type SetCall } from '@iron-clasp/core';
+import {
+  HOLD_KINDS_BY_ID,
+  GRIP_NAMES,
+  loadBar,
+  sayCall,
+  type HoldPrescription,
+  type SetCall,
+} from '@iron-clasp/core';
 import type { CalledSet, FloorView } from '@iron-clasp/contract';
 import { useState, type ReactElement } from 'react';
 import { useUnit } from '../api/use-unit.ts';
@@ -109,7 +116,9 @@ export function SetPanel(props: SetPanelProps): ReactElement {
         {next === null
           ? 'the end'
           : next === 'hold'
-            ? `front rack hold${hold ? `, ${formatMass(hold.load, unit)}` : ''}`
+            ? hold
+              ? `${HOLD_KINDS_BY_ID[hold.kind].name.toLowerCase()}, ${formatMass(hold.load, unit)}`
+              : 'the hold'
             : `${next.liftName === set.liftName ? '' : `${next.liftName}, `}${ROLE_WORDS[next.role]} ${formatMass(next.loading.total, unit)} × ${next.seconds ? seconds(next.seconds) : next.reps}${next.call.choice ? `, ${GRIP_NAMES[next.call.choice]}` : ''}`}
       </p>
     </section>

@@ -72,7 +72,7 @@ export function Blocks({ view, lifterId }: BlocksProps): ReactElement {
               <b>{block.label}</b>{' '}
               <span className="text-quiet">
                 {shortDay(block.from)} to {shortDay(block.to)}, {weeksOf(block.from, block.to)} weeks,{' '}
-                {holdsIn(view, block)} holds placed
+                {holdsIn(view, block)} holds to come
               </span>
             </span>
             <Button look="quiet" disabled={remove.isPending} onClick={() => remove.mutate(block.id)}>
@@ -93,7 +93,8 @@ export function Blocks({ view, lifterId }: BlocksProps): ReactElement {
 }
 
 const holdsIn = (view: HoldsView, block: HoldBlockView): number =>
-  view.planned.filter((each) => each.blockId === block.id).length;
+  view.planned.filter((each) => each.kind === block.kind && each.on >= block.from && each.on <= block.to)
+    .length;
 
 function NewBlock({ view, lifterId, onClose }: BlocksProps & { onClose: () => void }): ReactElement {
   const save = useSaveBlock(lifterId);

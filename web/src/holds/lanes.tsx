@@ -55,7 +55,13 @@ export function Lanes({ view, onMove }: LanesProps): ReactElement {
       }}
     >
       <div ref={ref} className="min-w-[640px]">
-        <svg role="img" aria-label={label} width={width} height={height} className="block touch-pan-y">
+        <svg
+          role={onMove ? 'group' : 'img'}
+          aria-label={label}
+          width={width}
+          height={height}
+          className="block touch-pan-y"
+        >
           {weeks.map((week, i) => (
             <g key={week}>
               <line x1={x(week)} x2={x(week)} y1={14} y2={height} stroke="var(--rule)" />

@@ -1,4 +1,11 @@
-import { GRIP_NAMES, sayCall, type HoldPrescription, type Reason, type ReasonRank } from '@iron-clasp/core';
+import {
+  HOLD_KINDS_BY_ID,
+  GRIP_NAMES,
+  sayCall,
+  type HoldPrescription,
+  type Reason,
+  type ReasonRank,
+} from '@iron-clasp/core';
 import type { CalledSet, CallsView } from '@iron-clasp/contract';
 import { X } from 'lucide-react';
 import { useEffect, useRef, type ReactElement, type ReactNode, type RefObject } from 'react';
@@ -173,7 +180,7 @@ function AboutHold({ hold, headRef }: { hold: HoldPrescription; headRef: HeadRef
   return (
     <>
       <h2 ref={headRef} tabIndex={-1} className="pr-8 text-2xl outline-none">
-        Front rack hold {formatMass(hold.load, unit)}, {hold.sets} × {hold.seconds} s
+        {HOLD_KINDS_BY_ID[hold.kind].name} {formatMass(hold.load, unit)}, {hold.sets} × {hold.seconds} s
       </h2>
       <p className="text-sm text-quiet">{percent(hold.probability)} to reach the time on the last set.</p>
       <Reasons reasons={hold.why} />

@@ -1,4 +1,4 @@
-import { GRIP_NAMES, type HoldPrescription } from '@iron-clasp/core';
+import { HOLD_KINDS_BY_ID, GRIP_NAMES, type HoldPrescription } from '@iron-clasp/core';
 import type { CallsView, TriedSet } from '@iron-clasp/contract';
 import clsx from 'clsx';
 import type { ReactElement, ReactNode } from 'react';
@@ -153,9 +153,9 @@ export function HoldRow({
   const unit = useUnit();
   const next = view.nextHold;
   return (
-    <section aria-label="Front rack hold" className="mb-4">
+    <section aria-label={HOLD_KINDS_BY_ID[hold.kind].name} className="mb-4">
       <h2 className="border-b-2 border-verdigris pb-1 text-xl text-verdigris">
-        Front rack hold, after the main lifts
+        {HOLD_KINDS_BY_ID[hold.kind].name}, after the main lifts
       </h2>
       {hold.barred ? (
         <Row open={open} onOpen={onOpen} plain>

@@ -36,6 +36,12 @@ export function DeviceTrial({ hand, contractions, onTrace }: DeviceTrialProps): 
   const measuring = useRef(false);
   const lowSince = useRef<number | null>(null);
 
+  // The device speaks to whoever listened first: what a trace is for changes from trial to trial.
+  const take = useRef(onTrace);
+  useEffect(() => {
+    take.current = onTrace;
+  });
+
   useEffect(() => () => device.current?.close(), []);
 
   const finish = (): void => {
@@ -48,7 +54,7 @@ export function DeviceTrial({ hand, contractions, onTrace }: DeviceTrialProps): 
       // Read here too, so that a bad trace is seen before it is sent.
       const peak = contractions ? samples.peak : analyseTrace(trace)?.peak;
       if (peak === undefined) setFault('No squeeze was seen. Start again, and squeeze after the signal.');
-      else onTrace(trace, peak);
+      else take.current(trace, peak);
     } catch (error) {
       setFault(
         error instanceof InvalidInputError ? error.message : 'The trace could not be read. Squeeze again.',

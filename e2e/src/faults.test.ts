@@ -1,0 +1,117 @@
+import { cpSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { By } from 'selenium-webdriver';
+import { temporaryFolder } from '../../tools/lib/machine.mjs';
+import { Page } from './browser.test-helper.ts';
+import { OwnServer } from './own-server.test-helper.ts';
+
+const WEB = join(import.meta.dirname, '..', '..', 'web', 'dist');
+
+let server: OwnServer;
+let page: Page;
+let session: string;
+beforeAll(async () => {
+  server = await OwnServer.withOwnPostgres();
+  page = await Page.open({ width: 390, height: 844 }, server.url);
+  await page.signIn();
+  const rows = await server.query<{ id: string }>(
+    `SELECT t.id FROM training_session t JOIN lifter l ON l.id = t.lifter_id
+      WHERE l.name = 'Teodor Vance' AND NOT t.finished AND t.title = 'Deadlift, heavy' ORDER BY t.held_on LIMIT 1`,
+  );
+  session = rows[0]!.id;
+  await page.go(`/floor/${session}`);
+  await page.find('section[aria-label="The set"]');
+}, 180_000);
+afterAll(async () => {
+  await page.close();
+  await server.stop();
+});
+
+const stored = async (): Promise<number> =>
+  (
+    await server.query<{ n: number }>(
+      'SELECT count(*)::int AS n FROM logged_set WHERE session_id = $1 AND undone_at IS NULL',
+      [session],
+    )
+  )[0]!.n;
+const counted = (words: RegExp): Promise<void> => page.says(words, 'header [role=status]');
+
+it('PostgreSQL stopped in mid-session: sets wait, and go through once it is back', async () => {
+  await page.click('Done as called');
+  await counted(/1 of \d+ done$/);
+  server.stopPostgres();
+  await page.click('Done as called');
+  await counted(/2 of \d+ done · 1 waiting/);
+  await page.click('Done as called');
+  await counted(/3 of \d+ done · 2 waiting/);
+  await server.startPostgres();
+  await counted(/3 of \d+ done$/);
+  expect(await stored()).toBe(3);
+}, 120_000);
+
+it('an upgrade while offline: the old page’s sets are taken, and the prompt waits for a running clock', async () => {
+  const kept =
+    'return Boolean(navigator.serviceWorker.controller) && caches.keys().then((names) => names.some((name) => name.includes("files")))';
+  await page.until(() => page.driver.executeScript<boolean>(kept), 'the application to be kept');
+  const newer = temporaryFolder('iron-clasp-newer-');
+  cpSync(WEB, newer, { recursive: true });
+  const worker = join(newer, 'sw.js');
+  // Another version is another name for the files it keeps.
+  writeFileSync(worker, readFileSync(worker, 'utf8').replace(/iron-clasp-files-/g, 'iron-clasp-files-next-'));
+  try {
+    await server.kill();
+    await page.click('Done as called');
+    await counted(/1 waiting/);
+    await server.up(newer);
+    await counted(/4 of \d+ done$/);
+    expect(await stored()).toBe(4);
+
+    await page.click('To the hold');
+    await page.click('Start');
+    await page.named('Put down');
+    await page.driver.executeAsyncScript(
+      'const done = arguments[0]; navigator.serviceWorker.getRegistration().then((at) => at.update()).then(() => done())',
+    );
+    await page.until(
+      () =>
+        page.driver.executeScript<boolean>(
+          'return navigator.serviceWorker.getRegistration().then((at) => Boolean(at.waiting))',
+        ),
+      'the newer version to wait',
+    );
+    expect(await page.text()).not.toContain('A newer version is ready');
+    // Counted in or held, the clock is stopped by the lifter, not by the update.
+    await page.click(await (await page.find('section[aria-label="The hold"] button')).getText());
+    await page.says('A newer version is ready');
+    await page.click('Take it');
+    await page.until(
+      () =>
+        page.driver.executeScript<boolean>(
+          'return caches.keys().then((names) => names.some((name) => name.includes("files-next")) && !names.some((name) => /files-(?!next)/.test(name)))',
+        ),
+      'the newer version to have taken over',
+    );
+    await counted(/4 of \d+ done|hold \d of \d/);
+    expect(await stored()).toBe(4);
+  } finally {
+    rmSync(newer, { recursive: true, force: true });
+  }
+}, 180_000);
+
+it('storage that is full loses nothing while the page is open, and says so', async () => {
+  await page.driver.executeScript(
+    `Storage.prototype.setItem = () => { throw new DOMException('full', 'QuotaExceededError'); };`,
+  );
+  await page.click('All sets');
+  const open = await page.driver.findElement(
+    By.xpath('//section[.//h2[contains(., "All sets")]]//li[5]/button'),
+  );
+  await open.click();
+  await server.kill();
+  await page.click('Done as called');
+  await page.says('This device has no room left');
+  await counted(/1 waiting/);
+  await server.up();
+  await page.until(async () => !/waiting/.test(await page.text()), 'the set to be sent');
+  expect(await stored()).toBe(5);
+}, 90_000);
