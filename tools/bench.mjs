@@ -63,6 +63,12 @@ async function benchApi({ url, databaseUrl }) {
     'GET /lifters/:id/sheet': (i) => `/lifters/${lifter(i).id}/sheet`,
     'GET /sessions/:id/calls (fit, calls, hold)': (i) => `/sessions/${lifter(i).nextSession.id}/calls`,
     'GET /lifters/:id/curve (fit, calls)': (i) => `/lifters/${lifter(i).id}/curve`,
+    'GET /lifters/:id/curve/months (14 fits)': (i) => `/lifters/${lifter(i).id}/curve/months`,
+    'GET /lifters/:id/holds (fit, holds, week)': (i) => `/lifters/${lifter(i).id}/holds`,
+    'GET /lifters/:id/squeeze': (i) => `/lifters/${lifter(i).id}/squeeze`,
+    'GET /lifters/:id/grippers (5 fits)': (i) => `/lifters/${lifter(i).id}/grippers`,
+    'GET /lifters/:id/compare (12 fits)': (i) => `/lifters/${lifter(i).id}/compare`,
+    'GET /club/attention (every lifter)': () => '/club/attention',
   };
   for (const path of Object.values(routes)) await ask(path);
   const yardstick = await bare();

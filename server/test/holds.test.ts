@@ -70,6 +70,42 @@ describe('the lanes', () => {
   });
 });
 
+describe('logging what is held', () => {
+  const log = <Answer = CallsView>(session: string, load: number, status = 200): Promise<Answer> =>
+    coach.send<Answer>(
+      'put',
+      `/sessions/${session}/holds/${randomUUID()}`,
+      {
+        ...{ load, seconds: 22, target: 25, ended: 'stopped', grip: 'doubleOverhand', chalk: 'block' },
+        doneAt: `${TODAY}T11:00:00Z`,
+      },
+      status,
+    );
+
+  it('a hang may carry nothing but the body; it tells the curve of all that hangs', async () => {
+    const hang = await nextOf('Noor Haddad', 'deadHang');
+    const { holdsDone, evidence } = await log(hang.sessionId, 0);
+    expect(holdsDone.at(-1)).toMatchObject({ kind: 'deadHang', load: 0 });
+    const { done } = await view('Noor Haddad');
+    expect(done.some((each) => each.sessionId === hang.sessionId && each.kind === 'deadHang')).toBe(true);
+    await coach.send('delete', `/holds/${holdsDone.at(-1)!.id}`, undefined, 204);
+    expect((await calls(hang.sessionId)).evidence.observations).toBe(evidence.observations - 1);
+  });
+
+  it('a pinch is no part of the support curve', async () => {
+    const pinch = await nextOf('Iskra Petrov', 'platePinch');
+    const before = (await calls(pinch.sessionId)).evidence.observations;
+    const { evidence, holdsDone } = await log(pinch.sessionId, 30);
+    expect(evidence.observations).toBe(before);
+    await coach.send('delete', `/holds/${holdsDone.at(-1)!.id}`, undefined, 204);
+  });
+
+  it('a bar that weighs nothing is refused', async () => {
+    const { sessionId } = await nextOf('Teodor Vance', 'frontRackHold');
+    expect((await log<ErrorView>(sessionId, 0, 400)).error.fields![0]!.path).toBe('load');
+  });
+});
+
 describe('planning a hold', () => {
   it('goes into a session, is called there, and comes out again', async () => {
     const { sessions } = await view('Ruth Calloway');

@@ -1,6 +1,6 @@
 import type { AttentionFinding } from '@iron-clasp/core';
 import type { ClubView } from '@iron-clasp/contract';
-import { CircleAlert, Download, Info, OctagonX } from 'lucide-react';
+import { CircleAlert, Info, OctagonX } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { Link } from 'react-router';
 import { useClub } from '../api/grip-queries.ts';
@@ -9,7 +9,7 @@ import { TimeChart } from '../charts/time-chart.tsx';
 import { Button } from '../parts/button.tsx';
 import { inUnit } from '../parts/figures.ts';
 import { Empty, Failed, Loading } from '../parts/states.tsx';
-import { saveCsv } from '../parts/table-file.ts';
+import { SaveTable } from '../parts/save-table.tsx';
 import { useClubCurves } from './use-club-curves.ts';
 
 const STEP_WORDS: Record<AttentionFinding['step'], string> = {
@@ -57,21 +57,15 @@ function Attention({ view }: { view: ClubView }): ReactElement {
     <section aria-label="Who needs attention" className="mt-3">
       <h2 className="flex items-baseline justify-between gap-3 border-b-2 border-ink pb-1 text-2xl">
         Who needs attention
-        <Button
-          look="quiet"
-          className="text-sm"
-          onClick={() =>
-            saveCsv('attention', {
-              head: ['lifter', 'level', 'what', 'rule'],
-              rows: view.lifters.flatMap((each) =>
-                each.findings.map((found) => [each.name, found.level, found.text, found.ruleId]),
-              ),
-            })
-          }
-        >
-          <Download size={14} aria-hidden className="mr-1 inline" />
-          CSV
-        </Button>
+        <SaveTable
+          name="attention"
+          table={{
+            head: ['lifter', 'level', 'what', 'rule'],
+            rows: view.lifters.flatMap((each) =>
+              each.findings.map((found) => [each.name, found.level, found.text, found.ruleId]),
+            ),
+          }}
+        />
       </h2>
       <ul>
         {view.lifters.map((lifter) => (

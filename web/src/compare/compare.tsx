@@ -1,15 +1,15 @@
 import { GRIP_NAMES, IMBALANCE_FLAG, SIDES, type Estimate, type GripChoice } from '@iron-clasp/core';
 import type { CompareView } from '@iron-clasp/contract';
-import { Download, Minus, TrendingDown, TrendingUp } from 'lucide-react';
+import { Minus, TrendingDown, TrendingUp } from 'lucide-react';
 import type { ReactElement, ReactNode } from 'react';
 import { useCompare } from '../api/grip-queries.ts';
 import { useUnit } from '../api/use-unit.ts';
 import { TimeChart } from '../charts/time-chart.tsx';
 import { GripMark } from '../marks/grip-mark.tsx';
-import { Button } from '../parts/button.tsx';
 import { formatMass, inUnit, roughMass } from '../parts/figures.ts';
 import { Caution, Failed, Loading } from '../parts/states.tsx';
-import { saveCsv, type Table } from '../parts/table-file.ts';
+import { SaveTable } from '../parts/save-table.tsx';
+import type { Table } from '../parts/table-file.ts';
 import { useOpenSheet } from '../sheet/sheet.tsx';
 
 /** A lifter against their own history: weeks, sides, grips, and what foretells what. */
@@ -46,12 +46,7 @@ function Part({ title, about, table, children }: PartProps): ReactElement {
     <section aria-label={title} className="min-w-0">
       <h2 className="flex items-baseline justify-between gap-3 border-b-2 border-ink pb-1 text-xl">
         {title}
-        {table && table.rows.length > 0 && (
-          <Button look="quiet" className="text-sm" onClick={() => saveCsv(title.toLowerCase(), table)}>
-            <Download size={14} aria-hidden className="mr-1 inline" />
-            CSV
-          </Button>
-        )}
+        {table && <SaveTable name={title.toLowerCase()} table={table} />}
       </h2>
       <p className="py-1 text-sm text-quiet">{about}</p>
       {children}

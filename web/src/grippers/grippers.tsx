@@ -11,6 +11,7 @@ import { Field } from '../parts/field.tsx';
 import { inUnit, percent, roughMass, shortDay, typedNumber } from '../parts/figures.ts';
 import { Pick } from '../parts/pick.tsx';
 import { Caution, Empty, Failed, Loading } from '../parts/states.tsx';
+import { SaveTable } from '../parts/save-table.tsx';
 import { useOpenSheet } from '../sheet/sheet.tsx';
 import { SqueezeParts } from '../squeeze/squeeze.tsx';
 
@@ -312,7 +313,25 @@ function Attempts({ view, lifterId }: { view: GrippersView; lifterId: string }):
   const shown = all ? view.attempts : view.attempts.slice(0, 10);
   return (
     <section aria-label="Attempts">
-      <h2 className="border-b-2 border-ink pb-1 text-xl">Attempts</h2>
+      <h2 className="flex items-baseline justify-between border-b-2 border-ink pb-1 text-xl">
+        Attempts
+        <SaveTable
+          name="gripper attempts"
+          table={{
+            head: ['day', 'hand', 'gripper', 'resistance (kg)', 'start', 'closed', 'gap (mm)', 'seconds'],
+            rows: view.attempts.map((each) => [
+              each.on,
+              each.hand,
+              each.gripperName,
+              each.resistance,
+              each.depth,
+              each.closed ? 'yes' : 'no',
+              each.gapMm,
+              each.seconds,
+            ]),
+          }}
+        />
+      </h2>
       {undo.error && <Failed error={undo.error} />}
       {view.attempts.length === 0 ? (
         <p className="py-2 text-quiet">None yet: chances above are working figures with wide ranges.</p>

@@ -10,6 +10,7 @@ import { Field } from '../parts/field.tsx';
 import { formatMass, inUnit, typedMass, typedNumber } from '../parts/figures.ts';
 import { Pick } from '../parts/pick.tsx';
 import { Empty, Failed, Loading } from '../parts/states.tsx';
+import { saveCsv, type Table } from '../parts/table-file.ts';
 import { useNearEnd } from '../parts/use-near-end.ts';
 import { ROLE_WORDS } from '../parts/words.ts';
 import { useOpenSheet } from '../sheet/sheet.tsx';
@@ -62,6 +63,7 @@ export function Log(): ReactElement {
           />
           slips only
         </label>
+        <SaveLog log={log} name={`log of ${lifter.name}`} />
       </div>
       {log.isPending && <Loading what="the log" lines={12} />}
       {log.error && <Failed error={log.error} retry={() => void log.refetch()} />}
@@ -105,6 +107,72 @@ export function Log(): ReactElement {
       )}
     </div>
   );
+}
+
+/** Saves every entry that fits, those not read yet too. */
+function SaveLog({ log, name }: { log: ReturnType<typeof useLog>; name: string }): ReactElement | null {
+  const [gathering, setGathering] = useState(false);
+  if (!log.data || log.data.pages[0]!.entries.length === 0) return null;
+  const save = async (): Promise<void> => {
+    setGathering(true);
+    let seen = log.data!;
+    let more = log.hasNextPage;
+    while (more) {
+      const next = await log.fetchNextPage();
+      if (!next.data || next.isError) break;
+      seen = next.data;
+      more = next.hasNextPage;
+    }
+    setGathering(false);
+    // What could not be fetched is said by the page: half a log is not saved as a whole one.
+    if (!more) saveCsv(name, logTable(seen.pages.flatMap((page) => page.entries)));
+  };
+  return (
+    <Button look="quiet" className="ml-auto" disabled={gathering} onClick={() => void save()}>
+      {gathering ? 'Gathering …' : 'Save as CSV'}
+    </Button>
+  );
+}
+
+function logTable(entries: readonly LogEntry[]): Table {
+  return {
+    head: [
+      'day',
+      'lift',
+      'role',
+      'load (kg)',
+      'reps',
+      'seconds',
+      'grip',
+      'side under',
+      'straps',
+      'chalk',
+      'slipped',
+      'pain',
+      'confidence',
+      'note',
+    ],
+    rows: entries.map((each) => [
+      each.day,
+      each.liftName,
+      each.role,
+      each.load,
+      each.reps,
+      each.seconds,
+      each.grip,
+      each.sideUnder,
+      each.strapped ? 'yes' : 'no',
+      each.chalk,
+      each.slippedAtRep !== null
+        ? `repetition ${each.slippedAtRep}`
+        : each.ended === 'slipped'
+          ? 'yes'
+          : 'no',
+      each.pain,
+      each.confidence,
+      each.note,
+    ]),
+  };
 }
 
 interface Day {

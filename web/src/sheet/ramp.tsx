@@ -11,6 +11,7 @@ import type { CalledSet, CallsView, LifterView } from '@iron-clasp/contract';
 import { useMemo, useState, type ReactElement } from 'react';
 import { useCalls, useCurve } from '../api/queries.ts';
 import { useUnit } from '../api/use-unit.ts';
+import { ChartFrame } from '../charts/chart-frame.tsx';
 import { RampChart } from '../charts/ramp-chart.tsx';
 import { Choices } from '../parts/choices.tsx';
 import { load, percent } from '../parts/figures.ts';
@@ -102,7 +103,22 @@ function Lifts({
           onChange={setRole}
         />
       </div>
-      <RampChart ceilings={ceilings} sets={sets} liftName={lift.name} unit={unit} />
+      <ChartFrame
+        name={`ramp ${lift.name}`}
+        label={`${lift.name}: ceiling of each grip by repetitions.`}
+        table={{
+          head: [
+            'repetitions',
+            ...(ceilings[0]?.ceilings.map(({ grip }) => `${GRIP_NAMES[grip]} (${unit})`) ?? []),
+          ],
+          rows: ceilings.map(({ reps, ceilings: each }) => [
+            reps,
+            ...each.map(({ value }) => load(Math.round(value * 2) / 2, unit)),
+          ]),
+        }}
+      >
+        <RampChart ceilings={ceilings} sets={sets} liftName={lift.name} unit={unit} />
+      </ChartFrame>
       <p className="text-sm text-quiet">
         Below a line the grip holds the set with {percent(probability)} at least, reset between repetitions
         where the lift allows it, at {view.session.venue.name}. Filled marks are planned bare-handed, open

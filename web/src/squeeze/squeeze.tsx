@@ -9,6 +9,7 @@ import { TimeChart } from '../charts/time-chart.tsx';
 import { Button } from '../parts/button.tsx';
 import { nearDay, shortDay } from '../parts/figures.ts';
 import { Caution, Empty, Failed, Loading } from '../parts/states.tsx';
+import { SaveTable } from '../parts/save-table.tsx';
 import { useOpenSheet } from '../sheet/sheet.tsx';
 import { GuidedTest } from './guided-test.tsx';
 import { Protocols } from './protocols.tsx';
@@ -240,7 +241,25 @@ function Tests({ view, lifterId }: { view: SqueezeView; lifterId: string }): Rea
   const shown = all ? view.tests : view.tests.slice(0, 8);
   return (
     <section aria-label="Tests" className="min-w-0">
-      <h2 className="border-b-2 border-ink pb-1 text-xl">Tests</h2>
+      <h2 className="flex items-baseline justify-between border-b-2 border-ink pb-1 text-xl">
+        Tests
+        <SaveTable
+          name="squeeze tests"
+          table={{
+            head: ['day', 'protocol', 'hand', 'trial', 'force (kgf)', 'came'],
+            rows: view.tests.flatMap((test) =>
+              test.trials.map((trial, i) => [
+                test.on,
+                test.protocolName,
+                trial.hand,
+                i + 1,
+                trial.force,
+                test.source,
+              ]),
+            ),
+          }}
+        />
+      </h2>
       {undo.error && <Failed error={undo.error} />}
       <ul>
         {shown.map((test) => (

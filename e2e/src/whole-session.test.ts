@@ -1,0 +1,157 @@
+import { By } from 'selenium-webdriver';
+import { Page } from './browser.test-helper.ts';
+import { OwnServer } from './own-server.test-helper.ts';
+
+let server: OwnServer;
+beforeAll(async () => {
+  server = await OwnServer.start();
+}, 120_000);
+afterAll(() => server.stop());
+
+const sessionOf = async (name: string, title: string): Promise<string> =>
+  (
+    await server.query<{ id: string }>(
+      `SELECT t.id FROM training_session t JOIN lifter l ON l.id = t.lifter_id
+        WHERE l.name = $1 AND NOT t.finished AND t.title = $2 ORDER BY t.held_on LIMIT 1`,
+      [name, title],
+    )
+  )[0]!.id;
+const stored = async (table: 'logged_set' | 'logged_hold', session: string): Promise<number> =>
+  (
+    await server.query<{ n: number }>(
+      `SELECT count(*)::int AS n FROM ${table} WHERE session_id = $1 AND undone_at IS NULL`,
+      [session],
+    )
+  )[0]!.n;
+const header = 'header [role=status]';
+async function counts(page: Page): Promise<{ done: number; of: number } | null> {
+  const found = /(\d+) of (\d+) done/.exec(await page.text(header));
+  return found && { done: Number(found[1]), of: Number(found[2]) };
+}
+/** Does the set at hand as it was called, and waits until the lane is one further. */
+async function doneAsCalled(page: Page): Promise<void> {
+  const before = (await counts(page))!.done;
+  await page.click('Done as called');
+  await page.until(async () => {
+    const now = await counts(page);
+    return now === null || now.done === before + 1;
+  }, 'the next set');
+}
+
+it('a lifter alone, on a phone: hands, squeeze, every set, the holds, and how it went', async () => {
+  const session = await sessionOf('Odalys Brandt', 'Deadlift, heavy');
+  const page = await Page.open({ width: 360, height: 640 }, server.url);
+  try {
+    await page.go('/sign-in');
+    await page.type('E-mail', 'odalys@tarnquay.example');
+    await page.type('Password', 'rope-works-27');
+    await page.click('Sign in');
+    await page.until(async () => !(await page.path()).startsWith('/sign-in'), 'to be signed in');
+    await page.go(`/floor/${session}`);
+    await page.click('They changed');
+    await page.driver.findElement(By.xpath('//label[normalize-space(.)="callused"]')).click();
+    await page.click('Keep the check');
+    await page.until(
+      async () => (await page.count('form[aria-label="Squeeze test"]')) === 0,
+      'the check to be kept',
+    );
+    await page.click('Squeeze test');
+    await page.type('left 1', '35.2');
+    await page.type('right 1', '37.9');
+    await page.click('Keep the test');
+    await page.says(/Squeeze: left 35\.2/);
+    const { of } = (await counts(page))!;
+    const holds = 2;
+    for (let i = 0; i < of - holds; i++) await doneAsCalled(page);
+    for (let i = 0; i < holds; i++) {
+      await page.says(`hold ${i + 1} of ${holds}`);
+      await page.click('Enter by hand');
+      await page.type('Seconds held', '10');
+      await page.click('Log the hold');
+    }
+    await page.says('All done');
+    await page.until(async () => !/waiting/.test(await page.text()), 'everything to be sent');
+    await page.click('How it went');
+    await page.says(`${of - holds} of ${of - holds}`);
+    expect(await stored('logged_set', session)).toBe(of - holds);
+    expect(await stored('logged_hold', session)).toBe(holds);
+    const [{ n }] = (await server.query<{ n: number }>(
+      'SELECT count(*)::int AS n FROM squeeze_test WHERE session_id = $1',
+      [session],
+    )) as [{ n: number }];
+    expect(n).toBe(1);
+    const overflow = await page.driver.executeScript<number>(
+      'return document.documentElement.scrollWidth - window.innerWidth',
+    );
+    expect(overflow).toBeLessThanOrEqual(0);
+  } finally {
+    await page.close();
+  }
+}, 180_000);
+
+it('a coach, on a laptop: two lanes side by side, to the end of both, with a note to one', async () => {
+  const [first, second] = await Promise.all([
+    sessionOf('Teodor Vance', 'Bench'),
+    sessionOf('Ruth Calloway', 'Bench'),
+  ]);
+  const page = await Page.open({ width: 1280, height: 800 }, server.url);
+  try {
+    await page.signIn();
+    await page.go(`/floor/${first},${second}`);
+    await page.find('section[aria-label="The set"]');
+    const left = new Set(['1', '2']);
+    // In turn, as two lifters share a bar.
+    while (left.size > 0) {
+      for (const lane of [...left]) {
+        await page.keys(lane);
+        await page.find(`nav[aria-label="Lanes"] button:nth-of-type(${lane})[aria-current]`);
+        if (/All done/.test(await page.text('main'))) left.delete(lane);
+        else await doneAsCalled(page);
+      }
+    }
+    await page.until(async () => !/waiting/.test(await page.text()), 'everything to be sent');
+    await page.click('How it went');
+    await page.find('textarea');
+    await (await page.find('textarea')).sendKeys('Good work; chalk sooner.');
+    await page.click('End the session');
+    await page.says(/Open it again|ended/i);
+    const [{ note }] = (await server.query<{ note: string }>(
+      'SELECT note_to_lifter AS note FROM training_session WHERE id = $1',
+      [second],
+    )) as [{ note: string }];
+    expect(note).toBe('Good work; chalk sooner.');
+    for (const session of [first, second]) {
+      const planned = await server.query('SELECT 1 FROM planned_set WHERE session_id = $1', [session]);
+      expect(await stored('logged_set', session)).toBe(planned.length);
+    }
+  } finally {
+    await page.close();
+  }
+}, 180_000);
+
+it.each([
+  [844, 390],
+  [820, 1180],
+  [360, 640],
+])(
+  'the floor at %i × %i: the set and its buttons are there, nothing scrolls sideways',
+  async (width, height) => {
+    const session = await sessionOf('Jun Takeda-Moss', 'Deadlift, heavy');
+    const page = await Page.open({ width, height }, server.url);
+    try {
+      await page.signIn();
+      await page.go(`/floor/${session}`);
+      await page.named('Done as called');
+      const [overflow, smallest] = await page.driver.executeScript<[number, number]>(
+        `return [document.documentElement.scrollWidth - window.innerWidth,
+        Math.min(...[...document.querySelectorAll('main button, main a')].map((each) => each.getBoundingClientRect().height))]`,
+      );
+      expect(overflow).toBeLessThanOrEqual(0);
+      expect(smallest).toBeGreaterThanOrEqual(64);
+      expect(await page.accessibility()).toEqual([]);
+    } finally {
+      await page.close();
+    }
+  },
+  60_000,
+);
