@@ -13,6 +13,9 @@ import { startServer } from './lib/server.mjs';
 const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
 const CHROMIUM = ['/usr/bin/chromium', '/usr/bin/chromedriver'];
 
+/** Browser tests that kill, upgrade or fill a server of their own. */
+const OWN_SERVERS = ['offline.test', 'faults.test', 'whole-session.test'];
+
 const score = { passed: 0, failed: 0 };
 const toStop = [];
 
@@ -27,14 +30,27 @@ run(async () => {
     ensurePackages(ROOT);
     if (!CHROMIUM.every((path) => existsSync(path)))
       installDebian(['chromium', 'chromium-driver'], 'Chromium and ChromeDriver are not installed.');
+    // Checks and building wait for one another, and go on while the unit tests run in a process of their own.
+    const unit = runJest('unit tests', ['core', 'contract', 'device', 'web'], work);
     runChecks();
-    await runJest('unit tests', ['core', 'contract', 'device', 'web'], work);
     ensureBuilt(ROOT);
+    await unit;
     const postgres = await startPostgres(join(work, 'postgres'), { settings: { fsync: 'off' } });
     toStop.push(() => postgres.remove());
     await runJest('API tests', ['server'], work, { DATABASE_URL: postgres.url });
-    await runJest('start command and soak', ['tools'], work, { IRON_CLASP_E2E_DATABASE: postgres.url });
-    await runBrowserTests(postgres, work);
+    // Tests with servers of their own share nothing with those of the one stack: both run at once.
+    const own = async () => {
+      await runJest('start command and soak', ['tools'], work, { IRON_CLASP_E2E_DATABASE: postgres.url });
+      await runJest(
+        'browser tests with servers of their own',
+        ['e2e'],
+        work,
+        { IRON_CLASP_E2E_DATABASE: postgres.url },
+        ['--testPathPatterns', ...OWN_SERVERS],
+      );
+    };
+    const both = await Promise.allSettled([own(), runBrowserTests(postgres, work)]);
+    for (const each of both) if (each.status === 'rejected') throw each.reason;
   } catch (error) {
     // Whatever stopped the run is a failure of it, and is said so in the last line.
     score.failed += 1;
@@ -59,9 +75,9 @@ function runChecks() {
 }
 
 /** Runs Jest projects and adds their counts; a suite that does not even load counts as a failure. */
-async function runJest(title, projects, work, env = {}) {
+async function runJest(title, projects, work, env = {}, more = []) {
   say(`\n${title}`);
-  const output = join(work, `${projects.join('-')}.json`);
+  const output = join(work, `${title.replaceAll(' ', '-')}.json`);
   const jest = join(ROOT, 'node_modules', 'jest', 'bin', 'jest.js');
   const args = [
     '--experimental-vm-modules',
@@ -75,7 +91,10 @@ async function runJest(title, projects, work, env = {}) {
     // Only a failure ever takes so long; a busy machine is none.
     '--testTimeout=60000',
   ];
-  if (projects.includes('e2e') || projects.includes('tools')) args.push('--runInBand');
+  args.push(
+    ...(projects.includes('e2e') || projects.includes('tools') ? ['--runInBand'] : ['--maxWorkers=2']),
+    ...more,
+  );
   const child = spawn(process.execPath, args, {
     cwd: ROOT,
     env: { ...process.env, ...env },
@@ -107,10 +126,9 @@ async function runBrowserTests(postgres, work) {
     env: { IRON_CLASP_LOG: 'silent', ...demoDay() },
   });
   toStop.push(() => server.stop());
-  await runJest('browser tests', ['e2e'], work, {
-    IRON_CLASP_E2E_URL: server.url,
-    // For tests that kill a server of their own.
-    IRON_CLASP_E2E_DATABASE: postgres.url,
-    ...demoDay(),
-  });
+  await runJest('browser tests', ['e2e'], work, { IRON_CLASP_E2E_URL: server.url, ...demoDay() }, [
+    '--testPathIgnorePatterns',
+    '/node_modules/',
+    ...OWN_SERVERS,
+  ]);
 }
