@@ -37,8 +37,7 @@ run(async () => {
     await unit;
     const postgres = await startPostgres(join(work, 'postgres'), { settings: { fsync: 'off' } });
     toStop.push(() => postgres.remove());
-    await runJest('API tests', ['server'], work, { DATABASE_URL: postgres.url });
-    // Tests with servers of their own share nothing with those of the one stack: both run at once.
+    // Tests with servers of their own share nothing with the API's: both run at once.
     const own = async () => {
       await runJest('start command and soak', ['tools'], work, { IRON_CLASP_E2E_DATABASE: postgres.url });
       await runJest(
@@ -49,8 +48,10 @@ run(async () => {
         ['--testPathPatterns', ...OWN_SERVERS],
       );
     };
-    const both = await Promise.allSettled([own(), runBrowserTests(postgres, work)]);
+    const api = runJest('API tests', ['server'], work, { DATABASE_URL: postgres.url });
+    const both = await Promise.allSettled([own(), api]);
     for (const each of both) if (each.status === 'rejected') throw each.reason;
+    await runBrowserTests(postgres, work);
   } catch (error) {
     // Whatever stopped the run is a failure of it, and is said so in the last line.
     score.failed += 1;
@@ -91,10 +92,8 @@ async function runJest(title, projects, work, env = {}, more = []) {
     // Only a failure ever takes so long; a busy machine is none.
     '--testTimeout=60000',
   ];
-  args.push(
-    ...(projects.includes('e2e') || projects.includes('tools') ? ['--runInBand'] : ['--maxWorkers=2']),
-    ...more,
-  );
+  if (!projects.includes('core')) args.push('--runInBand');
+  args.push(...more);
   const child = spawn(process.execPath, args, {
     cwd: ROOT,
     env: { ...process.env, ...env },

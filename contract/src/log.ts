@@ -30,8 +30,36 @@ const ENDINGS = ['slipped', 'stopped'] as const satisfies readonly Ending[];
 
 const SLIP_MESSAGE = 'The repetition that slipped must be a whole number from 1 on.';
 
+/** What is said of a set or hold beside its figures. */
+abstract class Said {
+  /** Pain of the hand, 0–10. */
+  @IsOptional()
+  @IsInt({ message: PAIN_MESSAGE })
+  @Min(0, { message: PAIN_MESSAGE })
+  @Max(10, { message: PAIN_MESSAGE })
+  pain?: number;
+
+  /** Confidence before the set, 1–5. */
+  @IsOptional()
+  @IsInt({ message: CONFIDENCE_MESSAGE })
+  @Min(1, { message: CONFIDENCE_MESSAGE })
+  @Max(5, { message: CONFIDENCE_MESSAGE })
+  confidence?: number;
+
+  /** Why it slipped, as the coach saw it: an id of the slip causes. */
+  @IsOptional()
+  @IsString()
+  @MaxLength(60, { message: 'Choose one of the causes.' })
+  cause?: string;
+
+  @IsOptional()
+  @IsString()
+  @MaxLength(500, { message: 'Keep the note to 500 characters.' })
+  note?: string;
+}
+
 /** One set of a hold as it was done. Its id is made by the client, so that sending it again changes nothing. */
-export class LogHoldRequest {
+export class LogHoldRequest extends Said {
   /** kg as the hold is written: what is added to the body for a hang, which may be nothing. */
   @IsNumber(FINITE, { message: LOAD_MESSAGE })
   @Min(0, { message: LOAD_MESSAGE })
@@ -62,37 +90,12 @@ export class LogHoldRequest {
   @IsIn(CHALK, { message: 'Chalk must be block, liquid or none.' })
   chalk: ChalkKind;
 
-  /** Pain of the hand, 0–10. */
-  @IsOptional()
-  @IsInt({ message: PAIN_MESSAGE })
-  @Min(0, { message: PAIN_MESSAGE })
-  @Max(10, { message: PAIN_MESSAGE })
-  pain?: number;
-
-  /** Confidence before the set, 1–5. */
-  @IsOptional()
-  @IsInt({ message: CONFIDENCE_MESSAGE })
-  @Min(1, { message: CONFIDENCE_MESSAGE })
-  @Max(5, { message: CONFIDENCE_MESSAGE })
-  confidence?: number;
-
-  /** Why it slipped, as the coach saw it: an id of the slip causes. */
-  @IsOptional()
-  @IsString()
-  @MaxLength(60, { message: 'Choose one of the causes.' })
-  cause?: string;
-
   @IsISO8601({ strict: true }, { message: 'The time of the hold is not a date and time.' })
   doneAt: string;
-
-  @IsOptional()
-  @IsString()
-  @MaxLength(500, { message: 'Keep the note to 500 characters.' })
-  note?: string;
 }
 
 /** One lifting set as it was done. */
-export class LogSetRequest {
+export class LogSetRequest extends Said {
   @IsUUID(undefined, { message: 'Name the planned set.' })
   plannedSetId: string;
 
@@ -126,31 +129,6 @@ export class LogSetRequest {
   @Min(1, { message: SLIP_MESSAGE })
   @Max(LIMITS.reps.max, { message: SLIP_MESSAGE })
   slippedAtRep?: number;
-
-  /** Pain of the hand, 0–10. */
-  @IsOptional()
-  @IsInt({ message: PAIN_MESSAGE })
-  @Min(0, { message: PAIN_MESSAGE })
-  @Max(10, { message: PAIN_MESSAGE })
-  pain?: number;
-
-  /** Confidence before the set, 1–5. */
-  @IsOptional()
-  @IsInt({ message: CONFIDENCE_MESSAGE })
-  @Min(1, { message: CONFIDENCE_MESSAGE })
-  @Max(5, { message: CONFIDENCE_MESSAGE })
-  confidence?: number;
-
-  /** Why it slipped, as the coach saw it: an id of the slip causes. */
-  @IsOptional()
-  @IsString()
-  @MaxLength(60, { message: 'Choose one of the causes.' })
-  cause?: string;
-
-  @IsOptional()
-  @IsString()
-  @MaxLength(500, { message: 'Keep the note to 500 characters.' })
-  note?: string;
 
   @IsISO8601({ strict: true }, { message: 'The time of the set is not a date and time.' })
   doneAt: string;

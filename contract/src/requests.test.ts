@@ -65,7 +65,7 @@ describe('a hold', () => {
   });
 
   it.each([
-    [{ load: 0.9 }, 'load', /from 1 to 600 kg\. Check the figure and the unit/],
+    [{ load: -0.1 }, 'load', /from 1 to 600 kg\. Check the figure and the unit/],
     [{ load: 600.1 }, 'load', /from 1 to 600 kg/],
     [{ load: '116' }, 'load', /must be a number/],
     [{ load: Number.NaN }, 'load', /must be a number/],

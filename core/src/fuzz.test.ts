@@ -432,7 +432,7 @@ describe.each(FUNCTIONS.map((each) => each.name))('%s', (name) => {
         }
         expect(notANumber(result)).toBeUndefined();
       }),
-      { numRuns: Math.max(400, whole.length * 8) },
+      { numRuns: Math.min(1000, Math.max(300, whole.length * 5)) },
     );
   });
 });

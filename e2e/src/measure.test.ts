@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
-import type { HoldsView, SqueezeView } from '@iron-clasp/contract';
+import type { HoldsView, RackView, SqueezeView } from '@iron-clasp/contract';
 import { startDevice } from '../../tools/lib/device.mjs';
 import { Page } from './browser.test-helper.ts';
 
@@ -15,11 +15,15 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => page.close());
 
-const lifterId = async (): Promise<string> => (await page.path()).split('/')[2]!;
+let ids: ReadonlyMap<string, string>;
+/** Opens a page of the lifter's sheet; its address is asked for once. */
 async function open(name: string, path: string): Promise<string> {
-  await page.openLifter(name);
-  const id = await lifterId();
+  ids ??= new Map(
+    (await page.api<RackView>('GET', '/lifters')).body.lifters.map((row) => [row.name, row.id]),
+  );
+  const id = ids.get(name)!;
   await page.go(`/lifters/${id}/${path}`);
+  await page.says(name, 'h1');
   return id;
 }
 const within = (section: string, words: string): Promise<void> =>

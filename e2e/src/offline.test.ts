@@ -8,24 +8,14 @@ beforeAll(async () => {
   server = await OwnServer.start();
   page = await Page.open({ width: 390, height: 844 }, server.url);
   await page.signIn();
-  const rows = await server.query<{ id: string }>(
-    `SELECT t.id FROM training_session t JOIN lifter l ON l.id = t.lifter_id
-      WHERE l.name = 'Odalys Brandt' AND NOT t.finished AND t.title = 'Deadlift, heavy' ORDER BY t.held_on LIMIT 1`,
-  );
-  session = rows[0]!.id;
+  session = await server.sessionOf('Odalys Brandt', 'Deadlift, heavy');
 }, 120_000);
 afterAll(async () => {
   await page.close();
   await server.stop();
 });
 
-const stored = async (): Promise<number> =>
-  (
-    await server.query<{ n: number }>(
-      'SELECT count(*)::int AS n FROM logged_set WHERE session_id = $1 AND undone_at IS NULL',
-      [session],
-    )
-  )[0]!.n;
+const stored = (): Promise<number> => server.stored(session);
 const counted = (words: RegExp): Promise<void> => page.says(words, 'header [role=status]');
 
 it('opens without a server, logs on, loses nothing over a reload, and sends all in order once it is back', async () => {

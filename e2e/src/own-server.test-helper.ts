@@ -83,6 +83,25 @@ export class OwnServer {
     }
   }
 
+  /** The lifter's next session of that title. */
+  async sessionOf(lifter: string, title: string): Promise<string> {
+    const [row] = await this.query<{ id: string }>(
+      `SELECT t.id FROM training_session t JOIN lifter l ON l.id = t.lifter_id
+        WHERE l.name = $1 AND NOT t.finished AND t.title = $2 ORDER BY t.held_on LIMIT 1`,
+      [lifter, title],
+    );
+    return row!.id;
+  }
+
+  /** Entries of a session that are stored and not taken back. */
+  async stored(session: string, table: 'logged_set' | 'logged_hold' = 'logged_set'): Promise<number> {
+    const [row] = await this.query<{ n: number }>(
+      `SELECT count(*)::int AS n FROM ${table} WHERE session_id = $1 AND undone_at IS NULL`,
+      [session],
+    );
+    return row!.n;
+  }
+
   async stop(): Promise<void> {
     await this.#running?.stop();
     this.#cluster?.running.remove();

@@ -8,21 +8,6 @@ beforeAll(async () => {
 }, 120_000);
 afterAll(() => server.stop());
 
-const sessionOf = async (name: string, title: string): Promise<string> =>
-  (
-    await server.query<{ id: string }>(
-      `SELECT t.id FROM training_session t JOIN lifter l ON l.id = t.lifter_id
-        WHERE l.name = $1 AND NOT t.finished AND t.title = $2 ORDER BY t.held_on LIMIT 1`,
-      [name, title],
-    )
-  )[0]!.id;
-const stored = async (table: 'logged_set' | 'logged_hold', session: string): Promise<number> =>
-  (
-    await server.query<{ n: number }>(
-      `SELECT count(*)::int AS n FROM ${table} WHERE session_id = $1 AND undone_at IS NULL`,
-      [session],
-    )
-  )[0]!.n;
 const header = 'header [role=status]';
 async function counts(page: Page): Promise<{ done: number; of: number } | null> {
   const found = /(\d+) of (\d+) done/.exec(await page.text(header));
@@ -34,12 +19,14 @@ async function doneAsCalled(page: Page): Promise<void> {
   await page.click('Done as called');
   await page.until(async () => {
     const now = await counts(page);
-    return now === null || now.done === before + 1;
+    const further = now === null || now.done === before + 1;
+    // Taps go faster than a busy machine answers: what waits is let through now and then.
+    return further && !/\b([5-9]|\d\d) waiting/.test(await page.text(header));
   }, 'the next set');
 }
 
 it('a lifter alone, on a phone: hands, squeeze, every set, the holds, and how it went', async () => {
-  const session = await sessionOf('Odalys Brandt', 'Deadlift, heavy');
+  const session = await server.sessionOf('Odalys Brandt', 'Deadlift, heavy');
   const page = await Page.open({ width: 360, height: 640 }, server.url);
   try {
     await page.go('/sign-in');
@@ -73,8 +60,8 @@ it('a lifter alone, on a phone: hands, squeeze, every set, the holds, and how it
     await page.until(async () => !/waiting/.test(await page.text()), 'everything to be sent');
     await page.click('How it went');
     await page.says(`${of - holds} of ${of - holds}`);
-    expect(await stored('logged_set', session)).toBe(of - holds);
-    expect(await stored('logged_hold', session)).toBe(holds);
+    expect(await server.stored(session)).toBe(of - holds);
+    expect(await server.stored(session, 'logged_hold')).toBe(holds);
     const [{ n }] = (await server.query<{ n: number }>(
       'SELECT count(*)::int AS n FROM squeeze_test WHERE session_id = $1',
       [session],
@@ -91,8 +78,8 @@ it('a lifter alone, on a phone: hands, squeeze, every set, the holds, and how it
 
 it('a coach, on a laptop: two lanes side by side, to the end of both, with a note to one', async () => {
   const [first, second] = await Promise.all([
-    sessionOf('Teodor Vance', 'Bench'),
-    sessionOf('Ruth Calloway', 'Bench'),
+    server.sessionOf('Teodor Vance', 'Bench'),
+    server.sessionOf('Ruth Calloway', 'Bench'),
   ]);
   const page = await Page.open({ width: 1280, height: 800 }, server.url);
   try {
@@ -122,7 +109,7 @@ it('a coach, on a laptop: two lanes side by side, to the end of both, with a not
     expect(note).toBe('Good work; chalk sooner.');
     for (const session of [first, second]) {
       const planned = await server.query('SELECT 1 FROM planned_set WHERE session_id = $1', [session]);
-      expect(await stored('logged_set', session)).toBe(planned.length);
+      expect(await server.stored(session)).toBe(planned.length);
     }
   } finally {
     await page.close();
@@ -136,7 +123,7 @@ it.each([
 ])(
   'the floor at %i × %i: the set and its buttons are there, nothing scrolls sideways',
   async (width, height) => {
-    const session = await sessionOf('Jun Takeda-Moss', 'Deadlift, heavy');
+    const session = await server.sessionOf('Jun Takeda-Moss', 'Deadlift, heavy');
     const page = await Page.open({ width, height }, server.url);
     try {
       await page.signIn();

@@ -22,7 +22,7 @@ describe('seasonGeometry', () => {
   });
 
   it('cuts a block at the edge and gives it its last day', () => {
-    expect(bands[0]).toMatchObject({ id: 'block', kind: 'holdBlock', x: 0 });
+    expect(bands[0]).toMatchObject({ kind: 'holdBlock', x: 0 });
     expect(bands[0]!.width).toBeCloseTo(70, 6);
   });
 

@@ -52,8 +52,8 @@ const FOOT =
 export function LaneView({ view: known }: { view: FloorView }): ReactElement {
   const unit = useUnit();
   const coach = useIsCoach();
-  // The floor is only drawn for somebody signed in.
-  const accountId = useSession().data!.account.id;
+  // Signed out in this very moment, the floor is drawn once more before the page leads to the sign-in.
+  const accountId = useSession().data?.account.id ?? '';
   const { waiting } = useOutbox();
   const view = withOpening(known, waiting);
   const { session, hold } = view.calls;

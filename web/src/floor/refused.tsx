@@ -5,6 +5,15 @@ import { outbox } from '../api/use-outbox.ts';
 import { Button } from '../parts/button.tsx';
 import { formatMass } from '../parts/figures.ts';
 
+/** What an entry is called that has no figures of its own to name it by. */
+const OTHER_WORDS: Record<Waiting['kind'], string> = {
+  set: 'What was taken back',
+  hold: 'What was taken back',
+  hands: 'The hands check',
+  squeeze: 'The squeeze test',
+  easing: 'The word on the easier hold',
+};
+
 /** An entry that the server did not take: kept here until a person mends or drops it; against another device, side by side. */
 export function Refused({ entry, unit }: { entry: Waiting; unit: MassUnit }): ReactElement {
   const ours =
@@ -12,7 +21,7 @@ export function Refused({ entry, unit }: { entry: Waiting; unit: MassUnit }): Re
       ? `${formatMass(entry.body.load, unit)} × ${entry.body.reps}${entry.body.slippedAtRep ? `, slipped at ${entry.body.slippedAtRep}` : ''}`
       : entry.kind === 'hold' && entry.body
         ? `${formatMass(entry.body.load, unit)} for ${entry.body.seconds} s`
-        : 'This';
+        : OTHER_WORDS[entry.kind];
   const { other } = entry;
   return (
     <div role="alert" className="border-l-4 border-oxblood bg-raised px-4 py-2">
