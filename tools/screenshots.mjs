@@ -58,8 +58,6 @@ async function takeAll(driver, { url }) {
   await shoot('calls');
   await open(`${sheet}/ramp`, 'section[aria-label="Ramp and volume"] svg');
   await shoot('ramp');
-  await open(`${sheet}/profile`, 'form[aria-label="Profile"]');
-  await shoot('profile');
   await open(`${sheet}/program`, 'section[aria-label="Coming sessions"]');
   await click('//button[contains(., "Write a session")]');
   const line = await driver.wait(until.elementLocated(By.css('input[aria-label="Line 1: sets"]')), 20_000);

@@ -246,7 +246,7 @@ const kindOf = (day: PlannedDay): HoldKindId => day.holdKind ?? 'frontRackHold';
 
 /** Kinds that the demo holds beside the front rack hold: sets, seconds, and what is written on the hands or the body. */
 const OTHER_HOLDS: Partial<Record<HoldKindId, { sets: number; seconds: number; share: number }>> = {
-  behindBackHold: { sets: 3, seconds: 30, share: 0.52 },
+  behindBackHold: { sets: 3, seconds: 30, share: 0.43 },
   deadHang: { sets: 2, seconds: 30, share: 0 },
   platePinch: { sets: 3, seconds: 15, share: 0.27 },
 };

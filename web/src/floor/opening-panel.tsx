@@ -45,7 +45,7 @@ export function Opening({ view, accountId, unseen, first }: OpeningProps): React
     setOpen(null);
   };
   const squeeze = (
-    <Button className="min-h-16 px-3" onClick={() => setOpen('squeeze')}>
+    <Button className="min-h-16 px-2 leading-tight sm:px-3" onClick={() => setOpen('squeeze')}>
       Squeeze test
     </Button>
   );
@@ -58,13 +58,15 @@ export function Opening({ view, accountId, unseen, first }: OpeningProps): React
             Hands: {SIDES.map((side) => `${side} ${handWords(hands[side]).join(', ') || 'sound'}`).join('; ')}
             {view.handsOn === null && ' (never looked at)'}
           </p>
-          <Button className="min-h-16 px-3" onClick={() => keepHands(hands)}>
-            Same as last time
-          </Button>
-          <Button className="min-h-16 px-3" onClick={() => setOpen('hands')}>
-            They changed
-          </Button>
-          {first && !test && open === null && squeeze}
+          <span className="grid grow grid-cols-3 gap-2 sm:flex sm:grow-0">
+            <Button className="min-h-16 px-2 leading-tight sm:px-3" onClick={() => keepHands(hands)}>
+              Same as last time
+            </Button>
+            <Button className="min-h-16 px-2 leading-tight sm:px-3" onClick={() => setOpen('hands')}>
+              They changed
+            </Button>
+            {first && !test && open === null && squeeze}
+          </span>
         </div>
       )}
       {open === 'hands' && <TellHands start={hands} onKeep={keepHands} onClose={() => setOpen(null)} />}

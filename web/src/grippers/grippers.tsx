@@ -107,7 +107,7 @@ function Plan({ view, side }: { view: GrippersView; side: Side }): ReactElement 
       <p className="figures text-lg">
         half the time {roughMass(plan.halfChance.value, unit)}{' '}
         <span className="text-quiet">
-          {roughMass(plan.halfChance.low, unit)} to {roughMass(plan.halfChance.high, unit)}
+          {inUnit(plan.halfChance.low, unit).toFixed(0)} to {inUnit(plan.halfChance.high, unit).toFixed(0)}
         </span>
       </p>
       {plan.barred ? (

@@ -108,7 +108,7 @@ export function GuidedTest({ lifterId, protocols, onClose }: GuidedTestProps): R
       )}
       {next ? (
         <div className="grid gap-3">
-          <h2 className="text-3xl">
+          <h2 className="text-3xl first-letter:uppercase">
             {contractions
               ? `${hand} hand, all the way`
               : `${next.hand} hand, trial ${next.trial} of ${protocol.trials}`}
