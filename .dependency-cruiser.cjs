@@ -4,7 +4,10 @@ const only = (name, from, allowed) => ({
   severity: 'error',
   comment: `${from} imports nothing of ours but ${allowed.join(', ') || 'nothing'}`,
   from: { path: `^${from}/` },
-  to: { path: `^(core|contract|device|server|web|e2e|tools)/`, pathNot: `^(${[from, ...allowed].join('|')})/` },
+  to: {
+    path: `^(core|contract|device|server|web|e2e|tools)/`,
+    pathNot: `^(${[from, ...allowed].join('|')})/`,
+  },
 });
 
 module.exports = {
