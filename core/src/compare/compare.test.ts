@@ -39,7 +39,11 @@ describe('this week against last at the same load', () => {
       hold('2026-11-20', { seconds: 10 }),
     ];
     const [row] = compareAtSameLoad(rows, TODAY);
-    expect(row).toMatchObject({ weeksBack: 2, verdict: 'better', why: '10.0 s held, 8.0 s 2 weeks ago' });
+    expect(row).toMatchObject({
+      weeksBack: 2,
+      verdict: 'better',
+      why: '10.0 s held against 8.0 s, 2 weeks ago',
+    });
   });
 
   it('counts sets, slips and the worst pain of each week, the heaviest first', () => {

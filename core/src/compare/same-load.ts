@@ -127,17 +127,17 @@ function verdictOf(now: WeekAtLoad, then: WeekAtLoad, when: string): Pick<SameLo
   if (Math.abs(slipShare) > 1e-9)
     return {
       verdict: slipShare < 0 ? 'better' : 'worse',
-      why: `${now.slips} of ${now.sets} slipped, ${then.slips} of ${then.sets} ${when}`,
+      why: `${now.slips} of ${now.sets} slipped against ${then.slips} of ${then.sets}, ${when}`,
     };
   if (now.longest !== null && then.longest !== null && Math.abs(now.longest - then.longest) >= CLOCK_SECONDS)
     return {
       verdict: now.longest > then.longest ? 'better' : 'worse',
-      why: `${now.longest.toFixed(1)} s held, ${then.longest.toFixed(1)} s ${when}`,
+      why: `${now.longest.toFixed(1)} s held against ${then.longest.toFixed(1)} s, ${when}`,
     };
   if (now.mostReps !== then.mostReps)
     return {
       verdict: now.mostReps > then.mostReps ? 'better' : 'worse',
-      why: `${now.mostReps} repetitions, ${then.mostReps} ${when}`,
+      why: `${now.mostReps} repetitions against ${then.mostReps}, ${when}`,
     };
   return { verdict: 'same', why: 'no difference that the log can tell' };
 }

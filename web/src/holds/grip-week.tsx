@@ -11,6 +11,7 @@ import {
 import type { GripWeekView, HoldsView } from '@iron-clasp/contract';
 import { useState, type ReactElement } from 'react';
 import { Link } from 'react-router';
+import { useIsCoach } from '../api/use-is-coach.ts';
 import { Choices } from '../parts/choices.tsx';
 import { shortDay } from '../parts/figures.ts';
 import { Caution } from '../parts/states.tsx';
@@ -36,6 +37,7 @@ const wordOf = (what: GripKind | WristPosition): string =>
 
 /** The forearm and wrist week: what the hands did, what is missing, what would fill it, and what clashes. */
 export function GripWeek({ view }: { view: HoldsView }): ReactElement {
+  const coach = useIsCoach();
   const [which, setWhich] = useState<'this' | 'next'>('this');
   const week = which === 'this' ? view.week : view.nextWeek;
   return (
@@ -53,6 +55,11 @@ export function GripWeek({ view }: { view: HoldsView }): ReactElement {
       />
       <Clashes week={week} />
       <Proposals week={week} />
+      {coach && week.forearm.sessions.length > 0 && (
+        <Link to="../program" relative="path" className="underline underline-offset-4">
+          Write it into the program
+        </Link>
+      )}
     </section>
   );
 }

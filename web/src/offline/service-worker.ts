@@ -29,7 +29,8 @@ const FILES = '__FILES__' as unknown as readonly string[];
 const VERSION = '__VERSION__';
 
 const SHELL = `iron-clasp-files-${VERSION}`;
-const DATA = 'iron-clasp-data-1';
+// Named anew whenever an answer that is kept changes its shape: a newer page is never fed older data.
+const DATA = 'iron-clasp-data-2';
 const PAGE = '/index.html';
 
 /** What a coach or lifter needs on the floor without a network. */

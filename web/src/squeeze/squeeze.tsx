@@ -265,10 +265,10 @@ function Tests({ view, lifterId }: { view: SqueezeView; lifterId: string }): Rea
         {shown.map((test) => (
           <li
             key={test.id}
-            className="grid gap-x-4 gap-y-1 border-b border-rule py-2 sm:grid-cols-[7rem_1fr_auto]"
+            className="grid grid-cols-[1fr_auto] gap-x-4 gap-y-1 border-b border-rule py-2 sm:grid-cols-[7rem_1fr_auto]"
           >
             <span className="figures text-lg">{shortDay(test.on)}</span>
-            <div>
+            <div className="col-span-2 row-start-2 min-w-0 sm:col-span-1 sm:row-start-1">
               <Trials test={test} onOpen={(place) => setOpen({ id: test.id, place })} />
               <p className="text-sm text-quiet">
                 {test.protocolName}
