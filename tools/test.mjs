@@ -13,9 +13,6 @@ import { startServer } from './lib/server.mjs';
 const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
 const CHROMIUM = ['/usr/bin/chromium', '/usr/bin/chromedriver'];
 
-/** Browser tests that kill, upgrade or fill a server of their own. */
-const OWN_SERVERS = ['offline.test', 'faults.test', 'whole-session.test'];
-
 const score = { passed: 0, failed: 0 };
 const toStop = [];
 
@@ -37,20 +34,8 @@ run(async () => {
     await unit;
     const postgres = await startPostgres(join(work, 'postgres'), { settings: { fsync: 'off' } });
     toStop.push(() => postgres.remove());
-    // Tests with servers of their own share nothing with the API's: both run at once.
-    const own = async () => {
-      await runJest('start command and soak', ['tools'], work, { IRON_CLASP_E2E_DATABASE: postgres.url });
-      await runJest(
-        'browser tests with servers of their own',
-        ['e2e'],
-        work,
-        { IRON_CLASP_E2E_DATABASE: postgres.url },
-        ['--testPathPatterns', ...OWN_SERVERS],
-      );
-    };
-    const api = runJest('API tests', ['server'], work, { DATABASE_URL: postgres.url });
-    const both = await Promise.allSettled([own(), api]);
-    for (const each of both) if (each.status === 'rejected') throw each.reason;
+    await runJest('API tests', ['server'], work, { DATABASE_URL: postgres.url });
+    await runJest('start command and soak', ['tools'], work, { IRON_CLASP_E2E_DATABASE: postgres.url });
     await runBrowserTests(postgres, work);
   } catch (error) {
     // Whatever stopped the run is a failure of it, and is said so in the last line.
@@ -76,7 +61,7 @@ function runChecks() {
 }
 
 /** Runs Jest projects and adds their counts; a suite that does not even load counts as a failure. */
-async function runJest(title, projects, work, env = {}, more = []) {
+async function runJest(title, projects, work, env = {}) {
   say(`\n${title}`);
   const output = join(work, `${title.replaceAll(' ', '-')}.json`);
   const jest = join(ROOT, 'node_modules', 'jest', 'bin', 'jest.js');
@@ -93,7 +78,6 @@ async function runJest(title, projects, work, env = {}, more = []) {
     '--testTimeout=60000',
   ];
   if (!projects.includes('core')) args.push('--runInBand');
-  args.push(...more);
   const child = spawn(process.execPath, args, {
     cwd: ROOT,
     env: { ...process.env, ...env },
@@ -125,9 +109,10 @@ async function runBrowserTests(postgres, work) {
     env: { IRON_CLASP_LOG: 'silent', ...demoDay() },
   });
   toStop.push(() => server.stop());
-  await runJest('browser tests', ['e2e'], work, { IRON_CLASP_E2E_URL: server.url, ...demoDay() }, [
-    '--testPathIgnorePatterns',
-    '/node_modules/',
-    ...OWN_SERVERS,
-  ]);
+  await runJest('browser tests', ['e2e'], work, {
+    IRON_CLASP_E2E_URL: server.url,
+    // For tests that kill a server of their own.
+    IRON_CLASP_E2E_DATABASE: postgres.url,
+    ...demoDay(),
+  });
 }

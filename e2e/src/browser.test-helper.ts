@@ -59,7 +59,7 @@ export class Page {
       soft,
       PATIENCE,
       `Waited in vain for ${what}. The page says:\n${await this.text().catch(() => '')}`,
-      50,
+      100,
     );
   }
 
