@@ -77,7 +77,8 @@ async function runJest(title, projects, work, env = {}) {
     // Only a failure ever takes so long; a busy machine is none.
     '--testTimeout=60000',
   ];
-  if (!projects.includes('core')) args.push('--runInBand');
+  // A browser, a server and a database leave no room for a second of each.
+  args.push(projects.includes('e2e') || projects.includes('tools') ? '--runInBand' : '--maxWorkers=2');
   const child = spawn(process.execPath, args, {
     cwd: ROOT,
     env: { ...process.env, ...env },
