@@ -138,6 +138,8 @@ it('a lifter alone counts in ten seconds, holds, and puts a late tap right', asy
     expect(await holds()).toBe(before + 1);
     await own.click('Undo');
     await own.until(async () => (await holds()) === before, 'the hold to be taken back');
+    // The browser’s storage goes with it: nothing may wait in it any more.
+    await own.until(async () => !/waiting/.test(await own.text()), 'the undo to be sent');
   } finally {
     await own.close();
   }

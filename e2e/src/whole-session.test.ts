@@ -122,7 +122,7 @@ it('a coach, on a laptop: two lanes side by side, to the end of both, with a not
 }, 180_000);
 
 it('the floor on a phone upright and on its side, and on a tablet: set and buttons are there, nothing scrolls sideways', async () => {
-  const session = await server.sessionOf('Jun Takeda-Moss', 'Deadlift, heavy');
+  const session = await server.sessionOf('Iskra Petrov', 'Deadlift, heavy');
   const page = await Page.open({ width: 360, height: 640 }, server.url);
   try {
     await page.signIn();
