@@ -441,7 +441,8 @@ function keepProfile(client: QueryClient, profile: ProfileView): void {
 
 /** What is kept for days without a network moves with what the server acknowledged: a reload shows the same. */
 function keepForOffline(path: string, data: unknown): void {
-  navigator.serviceWorker?.controller?.postMessage({ kind: 'keep', path, data });
+  // A whole session is much to hand over: not while a tap waits to be painted.
+  setTimeout(() => navigator.serviceWorker?.controller?.postMessage({ kind: 'keep', path, data }), 0);
 }
 
 /** Takes a freshly called session into the cache and lets everything that rests on the log be fetched anew. */

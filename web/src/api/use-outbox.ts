@@ -1,11 +1,14 @@
 import { useQueryClient } from '@tanstack/react-query';
 import type { CallsView } from '@iron-clasp/contract';
-import { useCallback, useEffect, useRef, useSyncExternalStore } from 'react';
+import { useCallback, useEffect, useSyncExternalStore } from 'react';
 import { ApiError, ask } from './client.ts';
 import { Outbox, OUTBOX_KEY, type Waiting } from './outbox.ts';
 import { keepCalls, signedOut, useSession } from './queries.ts';
 
 export const outbox = new Outbox(window.localStorage);
+
+/** The sending under way: one for the whole page, however many of its parts follow the outbox. */
+let sending: Promise<void> | null = null;
 
 /** How often waiting entries are tried again while the page is open. */
 const RETRY_MS = 4000;
@@ -15,7 +18,6 @@ export function useOutbox(): { waiting: readonly Waiting[]; send: () => Promise<
   const all = useSyncExternalStore(outbox.subscribe, outbox.all);
   const client = useQueryClient();
   const accountId = useSession().data?.account.id;
-  const sending = useRef<Promise<void> | null>(null);
   const waiting = all.filter((entry) => entry.accountId === accountId);
 
   const send = useCallback((): Promise<void> => {
@@ -39,8 +41,8 @@ export function useOutbox(): { waiting: readonly Waiting[]; send: () => Promise<
         }
       }
     };
-    sending.current ??= work().finally(() => (sending.current = null));
-    return sending.current;
+    sending ??= work().finally(() => (sending = null));
+    return sending;
   }, [accountId, client]);
 
   const unsent = waiting.some((entry) => !entry.refused);

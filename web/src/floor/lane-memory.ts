@@ -7,6 +7,7 @@ const KEY = 'iron-clasp.lane.';
 class Memories {
   readonly #known = new Map<string, LaneMemory>();
   readonly #listeners = new Set<() => void>();
+  readonly #unkept = new Set<string>();
 
   readonly of = (sessionId: string): LaneMemory => {
     const known = this.#known.get(sessionId);
@@ -24,13 +25,23 @@ class Memories {
 
   set(sessionId: string, memory: LaneMemory): void {
     this.#known.set(sessionId, memory);
-    try {
-      window.localStorage.setItem(KEY + sessionId, JSON.stringify(memory));
-    } catch {
-      // No room: it lives on in this page, and the log has its own way of saying so.
-    }
+    // Kept once the tap is painted: it is the place in the session, not the log.
+    if (this.#unkept.size === 0) setTimeout(this.keep, 0);
+    this.#unkept.add(sessionId);
     for (const listener of this.#listeners) listener();
   }
+
+  /** Writes what was changed to the device. */
+  readonly keep = (): void => {
+    for (const sessionId of this.#unkept) {
+      try {
+        window.localStorage.setItem(KEY + sessionId, JSON.stringify(this.of(sessionId)));
+      } catch {
+        // No room: it lives on in this page, and the log has its own way of saying so.
+      }
+    }
+    this.#unkept.clear();
+  };
 
   readonly subscribe = (listener: () => void): (() => void) => {
     this.#listeners.add(listener);
@@ -39,6 +50,7 @@ class Memories {
 }
 
 export const memories = new Memories();
+window.addEventListener('pagehide', memories.keep);
 
 /** The lane's memory, and how to change it. */
 export function useLaneMemory(

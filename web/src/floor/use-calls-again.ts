@@ -1,7 +1,7 @@
 import type { SetCall } from '@iron-clasp/core';
 import type { FloorView } from '@iron-clasp/contract';
 import { useEffect, useRef, useState } from 'react';
-import type { CallAgainQuestion } from '../workers/call-again.worker.ts';
+import type { CallAgainBase, CallAgainQuestion } from '../workers/call-again.worker.ts';
 import { doneToday, type Lane } from './lane.ts';
 
 /**
@@ -26,6 +26,11 @@ export function useCallsAgain(view: FloorView, known: FloorView, lane: Lane): re
       worker.current = null;
     };
   }, []);
+  const { underWay } = known;
+  useEffect(() => {
+    worker.current?.postMessage({ base: underWay } satisfies CallAgainBase);
+  }, [underWay]);
+  const { hands } = view;
   useEffect(() => {
     const at = worker.current;
     if (!at || nothing) return;
@@ -34,12 +39,16 @@ export function useCallsAgain(view: FloorView, known: FloorView, lane: Lane): re
       if (data.number === number) setAnswer({ key, calls: data.calls });
     };
     at.addEventListener('message', onAnswer);
-    const question: CallAgainQuestion = {
-      number,
-      underWay: { ...view.underWay, ...(JSON.parse(key) as typeof today) },
+    // After the tap is painted: nothing of this is seen before the worker has answered.
+    const timer = setTimeout(
+      () =>
+        at.postMessage({ number, today: JSON.parse(key) as typeof today, hands } satisfies CallAgainQuestion),
+      0,
+    );
+    return () => {
+      clearTimeout(timer);
+      at.removeEventListener('message', onAnswer);
     };
-    at.postMessage(question);
-    return () => at.removeEventListener('message', onAnswer);
-  }, [key, nothing, view.underWay]);
+  }, [key, nothing, underWay, hands]);
   return !nothing && answer?.key === key ? answer.calls : view.calls.sets.map((set) => set.call);
 }

@@ -268,7 +268,7 @@ function Tests({ view, lifterId }: { view: SqueezeView; lifterId: string }): Rea
             className="grid grid-cols-[1fr_auto] gap-x-4 gap-y-1 border-b border-rule py-2 sm:grid-cols-[7rem_1fr_auto]"
           >
             <span className="figures text-lg">{shortDay(test.on)}</span>
-            <div className="col-span-2 row-start-2 min-w-0 sm:col-span-1 sm:row-start-1">
+            <div className="col-span-2 row-start-2 min-w-0 sm:col-span-1 sm:col-start-2 sm:row-start-1">
               <Trials test={test} onOpen={(place) => setOpen({ id: test.id, place })} />
               <p className="text-sm text-quiet">
                 {test.protocolName}
