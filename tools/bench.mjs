@@ -120,7 +120,13 @@ async function benchFloor({ url }) {
         if (time === null) break;
         times.push(time);
         await driver.wait(
-          async () => !/waiting/.test(await driver.findElement(By.css('header [role=status]')).getText()),
+          // The page may redraw between finding and reading: that is "not yet".
+          () =>
+            driver
+              .findElement(By.css('header [role=status]'))
+              .then((at) => at.getText())
+              .then((text) => !/waiting/.test(text))
+              .catch(() => false),
           20_000,
         );
       }
@@ -136,8 +142,12 @@ async function benchFloor({ url }) {
     await driver.sendDevToolsCommand('Emulation.setCPUThrottlingRate', { rate: 1 });
 
     await (await driver.findElement(By.xpath('//button[contains(., "To the hold")]'))).click();
-    await (await driver.wait(until.elementLocated(By.xpath('//button[.="Start"]')), 20_000)).click();
-    const begun = await driver.executeScript('return performance.now()');
+    const start = await driver.wait(until.elementLocated(By.xpath('//button[.="Start"]')), 20_000);
+    // Read in the page as it is pressed: the way from here to there is no part of the clock.
+    const begun = await driver.executeScript(
+      'const at = performance.now(); arguments[0].click(); return at;',
+      start,
+    );
     const floor = await driver.getWindowHandle();
     await driver.switchTo().newWindow('tab');
     await new Promise((resolve) => setTimeout(resolve, (LONG_HOLD + 3) * 1000));
@@ -148,7 +158,7 @@ async function benchFloor({ url }) {
       begun,
     );
     say(
-      `hold clock after ${LONG_HOLD} s in a hidden tab: shows ${shown.toFixed(1)} s, true ${true_.toFixed(2)} s (to the tenth; begun within the answer of the tap)`,
+      `hold clock after ${LONG_HOLD} s in a hidden tab: shows ${shown.toFixed(1)} s, true ${true_.toFixed(2)} s (shown to the tenth)`,
     );
   } finally {
     await close();
