@@ -36,6 +36,7 @@ import { LiftersRepository } from '../lifters/lifters.repository.ts';
 import { LiftersService } from '../lifters/lifters.service.ts';
 import type { LoggedHold, LoggedSet } from '../log/log.entity.ts';
 import { LogRepository } from '../log/log.repository.ts';
+import type { SqueezeTestRow } from '../squeeze/squeeze.entity.ts';
 import { SqueezeRepository } from '../squeeze/squeeze.repository.ts';
 import { easingOn } from '../squeeze/squeeze-tests.ts';
 import type { TrainingSession } from '../training/training.entity.ts';
@@ -80,6 +81,8 @@ interface Facts {
   readonly sets: readonly LoggedSet[];
   readonly holds: readonly (LoggedHold & { readonly on: string })[];
   readonly decisions: readonly KnownDecision[];
+  /** Squeeze tests, the latest first. */
+  readonly tests: readonly SqueezeTestRow[];
   readonly kits: ReadonlyMap<string, VenueKit>;
   readonly blocks: readonly SeasonMarkRow[];
 }
@@ -355,6 +358,7 @@ export class HoldsService {
       sets,
       holds,
       decisions,
+      tests,
       kits: new Map(kits.flatMap((kit) => (kit ? [[kit.venue.id, kit] as const] : []))),
       blocks,
     };
@@ -391,8 +395,8 @@ export class HoldsService {
     };
   }
 
-  private async prescribe(
-    { profile, kits, curve, ledger }: Facts,
+  private prescribe(
+    { profile, kits, curve, ledger, tests }: Facts,
     session: TrainingSession,
     decision: KnownDecision | null,
   ): ReturnType<HoldPrescriber['prescribe']> {
@@ -405,7 +409,7 @@ export class HoldsService {
       ledger,
       without: session.id,
       decision,
-      easing: easingOn(await this.squeezes.tests(profile.lifter.id), session.heldOn),
+      easing: easingOn(tests, session.heldOn),
     });
   }
 
