@@ -1,6 +1,6 @@
 import type { AttentionFinding } from '@iron-clasp/core';
 import type { ClubView } from '@iron-clasp/contract';
-import { CircleAlert, Info, OctagonX } from 'lucide-react';
+import { ArrowLeft, CircleAlert, Info, OctagonX } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { Link } from 'react-router';
 import { useClub } from '../api/grip-queries.ts';
@@ -34,6 +34,9 @@ export function Club(): ReactElement {
   const club = useClub();
   return (
     <div className="px-4 pb-12 pt-4 md:px-8">
+      <Link to="/" className="mb-2 inline-flex items-center gap-1 py-2 lg:hidden">
+        <ArrowLeft size={18} aria-hidden /> Rack
+      </Link>
       <h1 className="text-4xl">The club</h1>
       {club.isPending && <Loading what="the club" lines={9} />}
       {club.error && !club.data && <Failed error={club.error} retry={() => void club.refetch()} />}
