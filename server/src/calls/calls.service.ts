@@ -39,7 +39,7 @@ import { LogRepository, type LoggedObservation } from '../log/log.repository.ts'
 import type { PlannedSet, TrainingSession } from '../training/training.entity.ts';
 import { SchoolsRepository } from '../schools/schools.repository.ts';
 import { SqueezeRepository } from '../squeeze/squeeze.repository.ts';
-import { asTest, easingOn, latestReading, WORKING_PROTOCOL } from '../squeeze/squeeze-tests.ts';
+import { asTest, latestReading, WORKING_PROTOCOL } from '../squeeze/squeeze-tests.ts';
 import { TrainingRepository } from '../training/training.repository.ts';
 import {
   attemptsOf,
@@ -423,7 +423,7 @@ export class CallsService {
     const base = { kind, on: session.heldOn, profile, kit, ledger };
     const todays = { ...base, curve: todaysCurve, without: session.id, decision };
     const full = await this.prescriber.prescribe(todays);
-    const easing = easingOn(tests, session.heldOn);
+    const easing = latest?.test.easingDeclined ? undefined : proposed;
     const hold = easing ? await this.prescriber.prescribe({ ...todays, easing }) : full;
     return {
       hold,

@@ -6,6 +6,7 @@ import {
   gripWork,
   GRIPS,
   HISTORY_NAMES,
+  MEET_NEAR_DAYS,
   holdProbability,
   REFERENCE_SHARE_OF_DEADLIFT,
   setDemand,
@@ -30,8 +31,6 @@ import { SqueezeRepository } from '../squeeze/squeeze.repository.ts';
 import { latestReading } from '../squeeze/squeeze-tests.ts';
 import { ClubRepository, type ClubFacts } from './club.repository.ts';
 
-/** Days to a meet within which its third attempt is worked out. */
-const MEET_LOOKED_AT = 42;
 /** Weeks over which every curve is fitted, and how far back observations are wanted for the oldest. */
 const WEEKS = 26;
 const MEMORY_DAYS = WEEKS * 7 + 200;
@@ -142,7 +141,7 @@ export class ClubService {
     const days = differenceInCalendarDays(parseISO(meet.heldOn), parseISO(today));
     const base = { name: meet.name, days };
     // Where straps are allowed they are used, and the hand is not what gives out.
-    if (days > MEET_LOOKED_AT || meet.straps || meet.attempts.length === 0) return base;
+    if (days > MEET_NEAR_DAYS || meet.straps || meet.attempts.length === 0) return base;
     const load = meet.attempts.at(-1)!;
     const profile = await this.lifters.profile(clubId, id);
     const observations = await this.curves.observations(id);

@@ -1,4 +1,4 @@
-import { findLift, formatMass, SCHOOLS, type SetRole } from '@iron-clasp/core';
+import { HISTORY_NAMES, findLift, formatMass, SCHOOLS, type SetRole } from '@iron-clasp/core';
 import type { BestLift, KnownHistory, ProfileView } from '@iron-clasp/contract';
 import { format, parseISO } from 'date-fns';
 import type { ReactElement } from 'react';
@@ -6,7 +6,6 @@ import { useOlderChanges } from '../api/queries.ts';
 import { useClubSchools } from '../api/school-queries.ts';
 import { Button } from '../parts/button.tsx';
 import { ROLE_WORDS } from '../parts/words.ts';
-import { HISTORY_WORDS } from './history-fields.tsx';
 import { FIELD_NAMES } from './lifter-draft.ts';
 
 /** What was changed about the lifter, by whom and when. */
@@ -54,7 +53,7 @@ function plain(value: unknown): string {
           .map((each) =>
             'liftId' in each
               ? `${findLift(each.liftId)?.name ?? each.liftId} ${formatMass(each.load, 'kg')}${each.on ? ` on ${each.on}` : ''}`
-              : `${each.side ? `${each.side} ` : ''}${HISTORY_WORDS[each.kind]}${each.since ? ` since ${each.since}` : ''}${each.cleared ? ', cleared' : ''}`,
+              : `${each.side ? `${each.side} ` : ''}${HISTORY_NAMES[each.kind]}${each.since ? ` since ${each.since}` : ''}${each.cleared ? ', cleared' : ''}`,
           )
           .join('; ')
       : 'none';

@@ -1,20 +1,7 @@
-import { HISTORY_KINDS, SIDES, type HistoryKind } from '@iron-clasp/core';
+import { HISTORY_KINDS, HISTORY_NAMES, SIDES, type HistoryKind } from '@iron-clasp/core';
 import type { KnownHistory } from '@iron-clasp/contract';
 import type { ReactElement, ReactNode } from 'react';
 import { Button } from '../parts/button.tsx';
-
-export const HISTORY_WORDS: Record<HistoryKind, string> = {
-  bicepsTendon: 'biceps tendon',
-  shoulder: 'shoulder',
-  elbowTendon: 'elbow tendon',
-  thumbArthritis: 'thumb-joint arthritis',
-  bloodPressure: 'blood pressure',
-  fainting: 'fainting',
-  heart: 'heart',
-  recentOperation: 'recent operation',
-  pregnancy: 'pregnancy',
-  underEighteen: 'under 18',
-};
 
 /** What the lifter has had, which side, since when, and whether it is cleared. */
 export function History({
@@ -42,7 +29,7 @@ export function History({
             >
               {HISTORY_KINDS.map((kind) => (
                 <option key={kind} value={kind}>
-                  {HISTORY_WORDS[kind]}
+                  {HISTORY_NAMES[kind]}
                 </option>
               ))}
             </select>
