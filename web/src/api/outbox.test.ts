@@ -49,6 +49,19 @@ describe('Outbox', () => {
     expect(box.all()).toEqual([]);
   });
 
+  it('gives a session the same list until one of its own entries changes', () => {
+    const box = new Outbox(store());
+    box.add(entry('1'));
+    box.add({ ...entry('2'), sessionId: 'other' });
+    const before = box.of('s', 'a');
+    expect(before.map((each) => each.id)).toEqual(['1']);
+    box.add({ ...entry('3'), sessionId: 'other' });
+    expect(box.of('s', 'a')).toBe(before);
+    expect(box.of('s', 'somebody else')).toEqual([]);
+    box.add(entry('4'));
+    expect(box.of('s', 'a').map((each) => each.id)).toEqual(['1', '4']);
+  });
+
   it('keeps a refused entry with its reason until it is removed', () => {
     const box = new Outbox(store());
     box.add(entry('1'));

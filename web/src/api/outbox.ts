@@ -55,6 +55,9 @@ export class Outbox {
   #store: Store;
   #listeners = new Set<() => void>();
   #seen: readonly Waiting[];
+  /** What the store said when it was last read or written: while it says the same, what was seen is what is there. */
+  #stored: string | null = null;
+  readonly #bySession = new Map<string, readonly Waiting[]>();
   /** True after the device had no room: then memory is the truth until a write goes through. */
   #unsaved = false;
 
@@ -68,6 +71,16 @@ export class Outbox {
 
   /** Everything that waits, oldest first; the same list object until something changes. */
   readonly all = (): readonly Waiting[] => this.#seen;
+
+  /** Those of one session and account, oldest first; the same list object until one of them changes. */
+  readonly of = (sessionId: string, accountId: string): readonly Waiting[] => {
+    const now = this.#seen.filter((each) => each.sessionId === sessionId && each.accountId === accountId);
+    const key = `${sessionId} ${accountId}`;
+    const before = this.#bySession.get(key);
+    if (before?.length === now.length && before.every((each, i) => each === now[i])) return before;
+    this.#bySession.set(key, now);
+    return now;
+  };
 
   /** Calls back after every change; returns how to stop. */
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -115,7 +128,11 @@ export class Outbox {
   #read(): readonly Waiting[] {
     if (this.#unsaved) return this.#seen;
     try {
-      const stored: unknown = JSON.parse(this.#store.getItem(OUTBOX_KEY) ?? '[]');
+      const text = this.#store.getItem(OUTBOX_KEY);
+      // Another tab may have written since; where none has, nothing is read anew.
+      if (text !== null && text === this.#stored) return this.#seen;
+      const stored: unknown = JSON.parse(text ?? '[]');
+      this.#stored = text;
       return Array.isArray(stored) ? stored.map(asWaiting) : [];
     } catch {
       return [];
@@ -125,7 +142,9 @@ export class Outbox {
   #write(entries: readonly Waiting[]): void {
     this.#seen = entries;
     try {
-      this.#store.setItem(OUTBOX_KEY, JSON.stringify(entries));
+      const text = JSON.stringify(entries);
+      this.#store.setItem(OUTBOX_KEY, text);
+      this.#stored = text;
       this.#unsaved = false;
     } catch {
       // The device’s storage is full: the entry still goes to the server while this page is open.

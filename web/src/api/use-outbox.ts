@@ -7,18 +7,35 @@ import { keepCalls, signedOut, useSession } from './queries.ts';
 
 export const outbox = new Outbox(window.localStorage);
 
-/** The sending under way: one for the whole page, however many of its parts follow the outbox. */
+/** The sending under way: one for the whole page. */
 let sending: Promise<void> | null = null;
 
 /** How often waiting entries are tried again while the page is open. */
 const RETRY_MS = 4000;
 
-/** The entries of the signed-in account that wait, and a way to send them now. Sending happens by itself. */
-export function useOutbox(): { waiting: readonly Waiting[]; send: () => Promise<void> } {
+/** The entries of the signed-in account that wait, oldest first. */
+export function useWaiting(): readonly Waiting[] {
+  const accountId = useSession().data?.account.id;
   const all = useSyncExternalStore(outbox.subscribe, outbox.all);
+  return all.filter((entry) => entry.accountId === accountId);
+}
+
+/** Those of one session; whoever follows it is drawn anew only where one of them changes. */
+export function useWaitingOf(sessionId: string): readonly Waiting[] {
+  const accountId = useSession().data?.account.id ?? '';
+  return useSyncExternalStore(outbox.subscribe, () => outbox.of(sessionId, accountId));
+}
+
+/** Does what waits live in this page only, since the device has no room? */
+export function useUnsaved(): boolean {
+  return useSyncExternalStore(outbox.subscribe, outbox.unsaved);
+}
+
+/** Sends what waits, by itself: mounted once, where somebody is signed in. */
+export function useSending(): void {
   const client = useQueryClient();
   const accountId = useSession().data?.account.id;
-  const waiting = all.filter((entry) => entry.accountId === accountId);
+  const unsent = useWaiting().some((entry) => !entry.refused);
 
   const send = useCallback((): Promise<void> => {
     const next = (): Waiting | undefined =>
@@ -45,14 +62,15 @@ export function useOutbox(): { waiting: readonly Waiting[]; send: () => Promise<
     return sending;
   }, [accountId, client]);
 
-  const unsent = waiting.some((entry) => !entry.refused);
   useEffect(() => {
     if (!unsent) return;
-    void send();
+    // What was tapped is painted before it is sent.
+    const soon = setTimeout(() => void send(), 0);
     const timer = setInterval(() => void send(), RETRY_MS);
     const now = (): void => void send();
     window.addEventListener('online', now);
     return () => {
+      clearTimeout(soon);
       clearInterval(timer);
       window.removeEventListener('online', now);
     };
@@ -68,8 +86,6 @@ export function useOutbox(): { waiting: readonly Waiting[]; send: () => Promise<
     window.addEventListener('storage', other);
     return () => window.removeEventListener('storage', other);
   }, [client]);
-
-  return { waiting, send };
 }
 
 async function sendOne(entry: Waiting): Promise<CallsView> {

@@ -4,7 +4,7 @@ import { ArrowLeft } from 'lucide-react';
 import { useRef, type ReactElement, type TouchEvent } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { useFloor } from '../api/queries.ts';
-import { outbox, useOutbox } from '../api/use-outbox.ts';
+import { useUnsaved, useWaitingOf } from '../api/use-outbox.ts';
 import { Caution, Failed, Loading } from '../parts/states.tsx';
 import { useKeys } from '../parts/use-keys.ts';
 import { useWide } from '../parts/use-wide.ts';
@@ -28,8 +28,7 @@ export function Floor(): ReactElement {
   const [search, setSearch] = useSearchParams();
   const at = Math.min(Math.max(0, Number(search.get('lane') ?? 1) - 1 || 0), ids.length - 1);
   const wide = useWide(WIDE);
-  // Drawn again with every change of what waits: whether the device has room may change with it.
-  useOutbox();
+  const unsaved = useUnsaved();
   const from = useRef<{ x: number; y: number } | null>(null);
   const goTo = (lane: number): void => {
     if (lane >= 0 && lane < ids.length && lane !== at)
@@ -54,7 +53,7 @@ export function Floor(): ReactElement {
       }}
       onTouchEnd={swipe}
     >
-      {outbox.unsaved() && (
+      {unsaved && (
         <div className="bg-raised px-4 py-2">
           <Caution stop>
             This device has no room left: what is logged lives only in this page until the server has it. Keep
@@ -131,7 +130,7 @@ function LaneTab({ id, number, open, wide = false, onOpen }: TabProps): ReactEle
 
 function TabWords({ view, wide }: { view: FloorView; wide: boolean }): ReactElement {
   const { session, hold } = view.calls;
-  const { waiting } = useOutbox();
+  const waiting = useWaitingOf(session.id);
   const [memory] = useLaneMemory(session.id);
   const lane = laneOf(view, waiting, memory);
   const clock = usePaintedClock(session.id, hold?.seconds ?? 10);

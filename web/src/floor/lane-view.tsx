@@ -5,7 +5,7 @@ import { useEffect, useState, type ReactElement } from 'react';
 import { Link } from 'react-router';
 import type { Waiting } from '../api/outbox.ts';
 import { useSession } from '../api/queries.ts';
-import { outbox, useOutbox } from '../api/use-outbox.ts';
+import { outbox, useWaiting } from '../api/use-outbox.ts';
 import { useIsCoach } from '../api/use-is-coach.ts';
 import { useUnit } from '../api/use-unit.ts';
 import { Button } from '../parts/button.tsx';
@@ -54,7 +54,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
   const coach = useIsCoach();
   // Signed out in this very moment, the floor is drawn once more before the page leads to the sign-in.
   const accountId = useSession().data?.account.id ?? '';
-  const { waiting } = useOutbox();
+  const waiting = useWaiting();
   const view = withOpening(known, waiting);
   const { session, hold } = view.calls;
   const [memory, change] = useLaneMemory(session.id);

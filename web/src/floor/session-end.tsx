@@ -5,7 +5,7 @@ import { useState, type ReactElement } from 'react';
 import { Link, useParams } from 'react-router';
 import { useEnd, useFinish, useReopen } from '../api/queries.ts';
 import { useIsCoach } from '../api/use-is-coach.ts';
-import { useOutbox } from '../api/use-outbox.ts';
+import { useWaitingOf } from '../api/use-outbox.ts';
 import { useUnit } from '../api/use-unit.ts';
 import { Button } from '../parts/button.tsx';
 import { formatMass, shortDay } from '../parts/figures.ts';
@@ -16,8 +16,7 @@ import { CHANGE_WORDS, ROLE_WORDS } from '../parts/words.ts';
 export function SessionEnd(): ReactElement {
   const { sessionId = '' } = useParams();
   const end = useEnd(sessionId);
-  const { waiting } = useOutbox();
-  const here = waiting.filter((entry) => entry.sessionId === sessionId).length;
+  const here = useWaitingOf(sessionId).length;
   return (
     <main className="mx-auto max-w-3xl px-4 py-4">
       <Link to={`/floor/${sessionId}`} className="inline-flex min-h-16 items-center gap-2">

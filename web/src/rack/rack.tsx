@@ -4,7 +4,7 @@ import { CircleAlert, Info, Keyboard, LogOut, Moon, OctagonX, Sun } from 'lucide
 import { useDeferredValue, useState, type ReactElement, type RefObject } from 'react';
 import { NavLink, useNavigate } from 'react-router';
 import { usePreferences, useRack, useSession, useSignOut } from '../api/queries.ts';
-import { useOutbox } from '../api/use-outbox.ts';
+import { useWaiting } from '../api/use-outbox.ts';
 import { Button } from '../parts/button.tsx';
 import { useNearEnd } from '../parts/use-near-end.ts';
 import { HandsMark } from '../marks/hands-mark.tsx';
@@ -186,7 +186,7 @@ export function Controls({ onHelp }: { onHelp: () => void }): ReactElement {
   const preferences = usePreferences();
   const signOut = useSignOut();
   const navigate = useNavigate();
-  const { waiting } = useOutbox();
+  const waiting = useWaiting();
   const { unit = 'kg', theme = 'light' } = session.data?.account ?? {};
   const leave = (): void => signOut.mutate(undefined, { onSuccess: () => void navigate('/sign-in') });
   const control = 'flex h-10 min-w-10 items-center justify-center gap-1.5 rounded-sm px-2 hover:bg-raised';

@@ -1,6 +1,6 @@
 import { useEffect, type ReactElement } from 'react';
 import { Navigate, Outlet, useLocation } from 'react-router';
-import { useOutbox } from '../api/use-outbox.ts';
+import { useSending } from '../api/use-outbox.ts';
 import { useSession } from '../api/queries.ts';
 import { Failed, Loading } from '../parts/states.tsx';
 
@@ -10,7 +10,7 @@ export function SignedIn(): ReactElement {
   const { pathname } = useLocation();
   // The floor is dark for glare, whatever the desk’s theme.
   const theme = /^\/(floor|live|sessions)(\/|$)/.test(pathname) ? 'dark' : session.data?.account.theme;
-  useOutbox();
+  useSending();
   useEffect(() => {
     if (theme) document.documentElement.dataset['theme'] = theme;
   }, [theme]);
