@@ -10,6 +10,7 @@ import { prepare } from '../src/app.ts';
 import { AppModule } from '../src/app.module.ts';
 import { Clock } from '../src/clock.ts';
 import type { Config } from '../src/config.ts';
+import { dataSource } from '../src/database/data-source.ts';
 import { DEMO_COACH } from '../src/demo/scenario.ts';
 import { seedDemo } from '../src/demo/seed.ts';
 import { hashPassword } from '../src/accounts/passwords.ts';
@@ -26,7 +27,6 @@ class FixedClock extends Clock {
 export interface Api {
   readonly app: NestExpressApplication;
   readonly db: DataSource;
-  readonly seeded: number;
   readonly close: () => Promise<void>;
 }
 
@@ -35,8 +35,9 @@ export async function startApi(more: Partial<Config> = {}): Promise<Api> {
   const admin = process.env['DATABASE_URL'];
   if (!admin) throw new Error('DATABASE_URL is not set: these tests run through `npm test`.');
   const name = `test_${randomUUID().replaceAll('-', '')}`;
-  await sql(admin, `CREATE DATABASE ${name}`);
-  const databaseUrl = admin.replace(/\/[^/]*$/, `/${name}`);
+  const template = await demoTemplate(admin);
+  await sql(admin, `CREATE DATABASE ${name} TEMPLATE ${template}`);
+  const databaseUrl = urlOf(admin, name);
   const config: Config = {
     databaseUrl,
     port: 0,
@@ -54,13 +55,42 @@ export async function startApi(more: Partial<Config> = {}): Promise<Api> {
   prepare(app, config);
   await app.init();
   const db = app.get(DataSource);
-  const seeded = (await seedDemo(db, TODAY)) ?? 0;
   const close = async (): Promise<void> => {
     await app.close();
     await sql(admin, `DROP DATABASE ${name} WITH (FORCE)`);
   };
-  return { app, db, seeded, close };
+  return { app, db, close };
 }
+
+const urlOf = (admin: string, name: string): string => admin.replace(/\/[^/]*$/, `/${name}`);
+
+/**
+ * A database, migrated and with the demo loaded, that every test's own is copied from: made by whichever test comes first,
+ * while the others wait.
+ */
+async function demoTemplate(admin: string): Promise<string> {
+  const name = `demo_${TODAY.replaceAll('-', '_')}`;
+  const client = new pg.Client({ connectionString: admin });
+  await client.connect();
+  try {
+    await client.query('SELECT pg_advisory_lock($1)', [TEMPLATE_LOCK]);
+    const known = await client.query('SELECT 1 FROM pg_database WHERE datname = $1', [name]);
+    if (known.rowCount === 0) {
+      await client.query(`DROP DATABASE IF EXISTS ${name}_half`);
+      await client.query(`CREATE DATABASE ${name}_half`);
+      const db = await dataSource(urlOf(admin, `${name}_half`)).initialize();
+      await seedDemo(db, TODAY);
+      await db.destroy();
+      await client.query(`ALTER DATABASE ${name}_half RENAME TO ${name}`);
+    }
+    return name;
+  } finally {
+    // The lock goes with the connection.
+    await client.end();
+  }
+}
+
+const TEMPLATE_LOCK = 4810;
 
 async function sql(url: string, text: string): Promise<void> {
   const client = new pg.Client({ connectionString: url });
