@@ -175,6 +175,7 @@ export interface LifterView {
   readonly dominantHand: Side;
   readonly stance: string;
   readonly deadliftMax: number;
+  readonly bestLifts: readonly BestLift[];
   readonly trainingMonths: number;
   readonly school: { readonly id: string; readonly name: string; readonly summary: string };
   readonly hookStage: HookStage;

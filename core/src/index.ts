@@ -91,6 +91,13 @@ export * from './grip-week/forearm-week.ts';
 
 // Programs.
 export * from './set-line/set-line.ts';
+export {
+  MAX_STAND_INS,
+  maxOfLift,
+  type KnownBest,
+  type LiftMax,
+  type MaxStandIn,
+} from './set-line/max-of-lift.ts';
 
 // Kit: bars, plates, and what a venue cannot give.
 export * from './kit/brushing.ts';

@@ -74,6 +74,16 @@ describe('says where it cannot read, and what would do there', () => {
     expect(read(line).fault).toEqual({ at, length, message: expect.stringMatching(message) });
   });
 
+  it('a percentage or an effort of a lift whose best nobody knows', () => {
+    const squat = read('3x5 @ 75%', { lift: 'squat' }).fault!;
+    expect(squat).toMatchObject({ at: 6, length: 3 });
+    expect(squat.message).toMatch(/The best squat is not known: add it in the profile/);
+    expect(read('3x5 @ 2 left', { lift: 'clean-pull' }).fault!.message).toMatch(
+      /The best clean is not known/,
+    );
+    expect(read('3x5 @ 60', { lift: 'squat' }).sets![0]!.load).toBe(60);
+  });
+
   it('what is held wants its seconds', () => {
     expect(read('3x5 @ 100', { lift: 'hold.front-rack' }).fault!.message).toMatch(/held for time/);
   });

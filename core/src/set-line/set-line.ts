@@ -4,6 +4,7 @@ import { liftOf } from '../set-demand/lifts.ts';
 import type { Lift } from '../set-demand/lift.ts';
 import { REP_STYLES, type RepStyle } from '../set-demand/set-demand.ts';
 import { listOf, oneOf, optional, positive, record, whole, type Check } from '../shape.ts';
+import { bestAskedFor, bestsCheck, maxOfLift, type KnownBest, type LiftMax } from './max-of-lift.ts';
 import { fromKg, MASS_UNITS, toKg, type MassUnit } from '../units/mass.ts';
 
 /** One set as a coach writes it. */
@@ -19,8 +20,10 @@ export interface WrittenSet {
 
 /** What a line is read against. */
 export interface SetLineContext {
-  /** Percentages are of this, kg. */
+  /** Best deadlift, kg: percentages of pulls are of it. */
   readonly deadliftMax: number;
+  /** Best lifts beside it: percentages of a lift are of its own best where that is known. */
+  readonly bests?: readonly KnownBest[];
   /** Unit of loads written without one. */
   readonly unit: MassUnit;
   readonly lift: Lift | string;
@@ -35,8 +38,19 @@ export interface SetLineFault {
 }
 
 export type SetLine =
-  | { readonly sets: readonly WrittenSet[]; readonly line: string; readonly fault?: undefined }
-  | { readonly fault: SetLineFault; readonly sets?: undefined; readonly line?: undefined };
+  | {
+      readonly sets: readonly WrittenSet[];
+      readonly line: string;
+      /** What a percentage or effort was of; left out where the line names its load. */
+      readonly of?: LiftMax;
+      readonly fault?: undefined;
+    }
+  | {
+      readonly fault: SetLineFault;
+      readonly sets?: undefined;
+      readonly line?: undefined;
+      readonly of?: undefined;
+    };
 
 /** Words of the line for each role. */
 export const ROLE_TOKENS: Readonly<Record<SetRole, string>> = {
@@ -70,6 +84,7 @@ const MOST_BY_EFFORT = 15;
 
 const contextCheck: Check = record<SetLineContext>({
   deadliftMax: positive(2000),
+  bests: optional(bestsCheck),
   unit: oneOf(MASS_UNITS),
   lift: (field, value) => void liftOf(value as Lift, field),
 });
@@ -83,7 +98,7 @@ interface Token {
  * Reads a set line: role (volume where none is said), sets × repetitions or seconds, `@`, load.
  *
  * `3x5 @ 75%` · `top 1x1 @ 172.5` · `back-off 3x4 @ 105kg touch` · `2x30s @ 140lb` · `ramp top 2x1 @ 91%` (warm-ups first).
- * Percentages are of the deadlift max; a load without a unit is in the reader's;
+ * Percentages and efforts are of the lift's best by {@link maxOfLift}; a load without a unit is in the reader's;
  * `3x5 @ 2 left` is by effort, two repetitions left in the tank; `touch` means touch-and-go; a comma is a
  * decimal point. `line` is what was read, written out in full. Where the line cannot be read, `fault` says at which character and what would do there.
  * @throws InvalidInputError for a text that is none or too long, or a context that cannot be used.
@@ -146,10 +161,17 @@ export function parseSetLine(line: string, context: SetLineContext): SetLine {
       weight,
       `Repetitions and those left make at most ${MOST_BY_EFFORT}: write a load for longer sets.`,
     );
-  const kg =
-    left === undefined
-      ? inKg(number(load[1]!), load[2]?.toLowerCase(), context)
-      : loadByEffort(context.deadliftMax, amount, left);
+  const of = left !== undefined || load[2] === '%' ? maxOfLift(lift, context) : undefined;
+  if (!of && (left !== undefined || load[2] === '%'))
+    return fault(
+      weight,
+      `The best ${bestAskedFor(lift)} is not known: add it in the profile, or write a load as 60kg.`,
+    );
+  const kg = !of
+    ? toKg(Math.min(number(load[1]!), 1e6), (load[2]?.toLowerCase() as MassUnit | undefined) ?? context.unit)
+    : left === undefined
+      ? (number(load[1]!) / 100) * of.max
+      : loadByEffort(of.max, amount, left);
   if (!(kg >= LIGHTEST_KG && kg <= HEAVIEST_KG))
     return fault(weight, `Between ${LIGHTEST_KG} and ${HEAVIEST_KG} kg.`);
   const touch = take('touch');
@@ -169,7 +191,11 @@ export function parseSetLine(line: string, context: SetLineContext): SetLine {
     left === undefined ? `${number(load[1]!)}${load[2]?.toLowerCase() ?? context.unit}` : `${left} left`,
     ...(touch ? ['touch'] : []),
   ];
-  return { sets: [...warmups, ...Array.from({ length: count }, () => set)], line: words.join(' ') };
+  return {
+    sets: [...warmups, ...Array.from({ length: count }, () => set)],
+    line: words.join(' '),
+    ...(of && { of }),
+  };
 }
 
 function warmup(set: WrittenSet, share: number, reps: number): WrittenSet {
@@ -185,17 +211,12 @@ function warmup(set: WrittenSet, share: number, reps: number): WrittenSet {
  * The load with which a set of these repetitions leaves so many: max / (1 + (n − 1) / 30) with n the repetitions to
  * failure. Source: the linear repetition rule of the trade, exact for a single; two to three per cent off up to ten.
  */
-function loadByEffort(deadliftMax: number, reps: number, left: number): number {
-  return deadliftMax / (1 + (reps + left - 1) / 30);
+function loadByEffort(max: number, reps: number, left: number): number {
+  return max / (1 + (reps + left - 1) / 30);
 }
 
 function number(text: string): number {
   return Number(text.replace(',', '.'));
-}
-
-function inKg(value: number, unit: string | undefined, { deadliftMax, unit: usual }: SetLineContext): number {
-  if (unit === '%') return (value / 100) * deadliftMax;
-  return toKg(Math.min(value, 1e6), (unit as MassUnit | undefined) ?? usual);
 }
 
 /** Words by where they stand; `x`, `×` and `@` may touch their neighbours or stand apart. */

@@ -135,6 +135,7 @@ export class LiftersService {
       dominantHand: lifter.dominantHand,
       stance: lifter.stance,
       deadliftMax: lifter.deadliftMax,
+      bestLifts: lifter.bestLifts,
       trainingMonths: this.trainingMonths(lifter.trainingSince),
       school: { id, name, summary },
       hookStage: lifter.hookStage,

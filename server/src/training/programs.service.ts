@@ -6,6 +6,7 @@ import { addDays, differenceInCalendarDays, format, parseISO, startOfISOWeek } f
 import { Clock } from '../clock.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { KitRepository } from '../kit/kit.repository.ts';
+import type { Lifter } from '../lifters/lifter.entity.ts';
 import { LiftersService } from '../lifters/lifters.service.ts';
 import { faultsOf } from './plan-faults.ts';
 import type { PlannedSet, SessionLine, TrainingSession } from './training.entity.ts';
@@ -68,7 +69,7 @@ export class ProgramsService {
     if (!kit) throw notFound(body.barId ? 'bar' : 'venue');
     const known = await this.training.session(clubId, id);
     if (known && known.lifterId !== lifterId) throw notFound('session');
-    const lines = read(body.lines, lifter.deadliftMax, unit);
+    const lines = read(body.lines, lifter, unit);
     const setsFor = (sessionId: string): PlannedSet[] =>
       lines
         .flatMap((line) => line.sets)
@@ -294,7 +295,11 @@ interface ReadLine extends SessionLine {
 }
 
 /** Reads every line, or names each that cannot be read. */
-function read(lines: SessionRequest['lines'], deadliftMax: number, unit: MassUnit): ReadLine[] {
+function read(
+  lines: SessionRequest['lines'],
+  { deadliftMax, bestLifts: bests }: Lifter,
+  unit: MassUnit,
+): ReadLine[] {
   const fields: { path: string; message: string }[] = [];
   const found = lines.flatMap((line: unknown, i): ReadLine[] => {
     const { liftId, text } = (line ?? {}) as { liftId?: unknown; text?: unknown };
@@ -307,7 +312,7 @@ function read(lines: SessionRequest['lines'], deadliftMax: number, unit: MassUni
       fields.push({ path: `lines[${i}].text`, message: 'Write the sets, as 3x5 @ 75%.' });
       return [];
     }
-    const parsed = parseSetLine(text, { deadliftMax, unit, lift });
+    const parsed = parseSetLine(text, { deadliftMax, bests, unit, lift });
     if (parsed.fault) {
       const message = `At character ${parsed.fault.at + 1}: ${parsed.fault.message}`;
       fields.push({ path: `lines[${i}].text`, message });

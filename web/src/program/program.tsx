@@ -57,7 +57,10 @@ function copied(plan: SessionPlanView): SessionPlanView {
 }
 
 const EXAMPLES: readonly (readonly [string, string])[] = [
-  ['3x5 @ 75%', 'three sets of five at 75 % of the deadlift max; volume where no role is said'],
+  [
+    '3x5 @ 75%',
+    'three sets of five at 75 % of the best in that lift, of the deadlift for other pulls; volume where no role is said',
+  ],
   ['top 1x1 @ 172.5', 'a top single; a load without a unit is in your unit'],
   ['ramp top 2x1 @ 91%', 'two top singles with their warm-ups before them'],
   ['back-off 3x4 @ 105kg touch', 'back-offs, touch-and-go'],

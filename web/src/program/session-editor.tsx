@@ -1,4 +1,11 @@
-import { findLift, LIFTS, parseSetLine, planFaults, type MassUnit } from '@iron-clasp/core';
+import {
+  findLift,
+  LIFTS,
+  parseSetLine,
+  planFaults,
+  type MassUnit,
+  type SetLineContext,
+} from '@iron-clasp/core';
 import type { LifterView, SessionPlanView } from '@iron-clasp/contract';
 import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import { useRef, useState, type FormEvent, type KeyboardEvent, type ReactElement } from 'react';
@@ -54,9 +61,7 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
   const faults = planFaults(
     rows.flatMap(({ liftId, text }) => {
       const read =
-        text.trim() === ''
-          ? undefined
-          : parseSetLine(text, { deadliftMax: lifter.deadliftMax, unit, lift: liftId });
+        text.trim() === '' ? undefined : parseSetLine(text, { ...maxesOf(lifter), unit, lift: liftId });
       return read?.sets?.map(({ role, load: kg }) => ({ lift: liftId, role, load: kg })) ?? [];
     }),
     {
@@ -205,7 +210,7 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
               <Read
                 id={`${each.key}-read`}
                 row={each}
-                deadliftMax={lifter.deadliftMax}
+                lifter={lifter}
                 unit={unit}
                 refused={fault(`lines[${i}].text`) ?? fault(`lines[${i}].liftId`)}
               />
@@ -266,17 +271,22 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
   );
 }
 
+/** What percentages and efforts are of. */
+function maxesOf({ deadliftMax, bestLifts }: LifterView): Pick<SetLineContext, 'deadliftMax' | 'bests'> {
+  return { deadliftMax, bests: bestLifts };
+}
+
 /** What a line reads as, or where it cannot be read. */
 function Read({
   id,
   row: { liftId, text },
-  deadliftMax,
+  lifter,
   unit,
   refused,
 }: {
   id: string;
   row: Row;
-  deadliftMax: number;
+  lifter: LifterView;
   unit: MassUnit;
   refused: string | undefined;
 }): ReactElement {
@@ -287,7 +297,7 @@ function Read({
         {refused ?? (lift.timed ? 'sets x seconds @ load, as 2x30s @ 100' : 'sets x repetitions @ load')}
       </p>
     );
-  const found = parseSetLine(text, { deadliftMax, unit, lift });
+  const found = parseSetLine(text, { ...maxesOf(lifter), unit, lift });
   if (found.fault) {
     const { at, length, message } = found.fault;
     return (
@@ -308,6 +318,8 @@ function Read({
   return (
     <p id={id} className="text-sm text-quiet">
       {unit}:{' '}
+      {found.of &&
+        `of the best ${findLift(found.of.liftId)!.name.toLowerCase()}, ${load(found.of.max, unit)}: `}
       {said.length > 6 ? `${said.slice(0, 6).join(' · ')} · and ${said.length - 6} more` : said.join(' · ')}
     </p>
   );
