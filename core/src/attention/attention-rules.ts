@@ -1,5 +1,5 @@
 import { CLOSING_TO_OPENING_LIMIT } from '../grip-week/grip-work.ts';
-import { SIDES, type HandsToday, type Side } from '../hands/hand-state.ts';
+import { PAIN_PARTS, PAINS, SIDES, type HandsToday, type Side } from '../hands/hand-state.ts';
 import { handsCheck } from '../calls/check-call.ts';
 import { bool, listOf, oneOf, optional, range, record, text, whole, type Check } from '../shape.ts';
 
@@ -105,15 +105,13 @@ export const ATTENTION_RULES: readonly AttentionRule[] = [
     id: 'attention.pain',
     level: 'caution',
     step: 'hands',
-    reason: `Pain of ${NOTED_PAIN} or more in hand, thumb joint or elbow.`,
+    reason: `Pain of ${NOTED_PAIN} or more in hand, thumb joint, elbow or biceps.`,
     find: (facts: AttentionFacts): string | undefined => {
       const found = SIDES.flatMap((side) => {
         const hand = facts.hands[side];
-        const parts = [
-          ...(hand.pain >= NOTED_PAIN ? [`hand ${hand.pain}`] : []),
-          ...((hand.thumbJointPain ?? 0) >= NOTED_PAIN ? [`thumb joint ${hand.thumbJointPain}`] : []),
-          ...(hand.elbowPain >= NOTED_PAIN ? [`elbow ${hand.elbowPain}`] : []),
-        ];
+        const parts = PAIN_PARTS.flatMap((part) =>
+          (hand[part] ?? 0) >= NOTED_PAIN ? [`${PAINS[part]} ${hand[part]}`] : [],
+        );
         return parts.length ? [`${side} ${parts.join(', ')}`] : [];
       });
       return found.length ? `Pain: ${found.join('; ')} of 10` : undefined;

@@ -47,6 +47,7 @@ export const handCheck: Check = record<HandToday>({
   elbowPain: pain,
   nail: optional(oneOf(NAIL_STATES)),
   thumbJointPain: optional(pain),
+  bicepsPain: optional(pain),
   spreadingPain: optional(bool),
 });
 

@@ -57,6 +57,11 @@ const TABLE: Record<string, { fires: RuleFacts; does: string[]; quiet: RuleFacts
     does: [...BARE, 'straps'],
     quiet: facts({ lifter: lifter({ hands: hands('left', { pain: 7 }) }) }),
   },
+  'safety.biceps-pain-not-under': {
+    fires: facts({ lifter: lifter({ hands: hands('left', { bicepsPain: 3 }) }) }),
+    does: ['left under'],
+    quiet: facts({ lifter: lifter({ hands: hands('left', { bicepsPain: 2, elbowPain: 5 }) }) }),
+  },
   'safety.biceps-never-supinated': {
     fires: facts({ lifter: lifter({ flags: [{ kind: 'bicepsTendon', side: 'right', cleared: true }] }) }),
     does: ['right under'],

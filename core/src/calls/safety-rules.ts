@@ -1,14 +1,23 @@
 import { GRIPS } from '../clasp-curve/types.ts';
-import { SIDES, type HandToday, type HistoryKind, type Side } from '../hands/hand-state.ts';
+import {
+  PAIN_PARTS,
+  PAINS,
+  SIDES,
+  type HandToday,
+  type HistoryKind,
+  type Side,
+} from '../hands/hand-state.ts';
 import type { CallRule, RuleEffect, RuleFacts } from './rules.ts';
 import { GRIP_CHOICES, type CallLifter, type GripChoice } from './types.ts';
 
 const BARE: readonly GripChoice[] = GRIPS;
 
-/** Pain, 0–10, from which a hand is not loaded at all. */
+/** Pain, 0–10, anywhere from the hand to the biceps, from which a hand is not loaded at all. */
 export const SHARP_PAIN = 8;
 /** Pain in the thumb joint, 0–10, from which the thumb does not go under the fingers. */
 export const THUMB_JOINT_PAIN = 3;
+/** Pain in the biceps or its tendon, 0–10, from which that hand is not turned under. */
+export const BICEPS_PAIN = 3;
 /** Least chance of holding a timed hold for a lifter who must not strain: nowhere near the limit. */
 export const EASY_HOLD = 0.9;
 
@@ -88,12 +97,19 @@ export const SAFETY_RULES: readonly CallRule[] = [
   {
     id: 'safety.sharp-pain-stop',
     rank: 'safety',
-    reason: 'Sharp pain in a hand: stop, no gripping today.',
-    effect: whereHand(
-      (hand) => hand.pain >= SHARP_PAIN,
-      GRIP_CHOICES,
-      (sides) => `Pain of ${SHARP_PAIN} or more in the ${sides} hand: stop, no gripping today.`,
-    ),
+    reason: 'Sharp pain in a hand, its thumb joint, elbow or biceps: stop, no gripping today.',
+    effect: ({ lifter }: RuleFacts): RuleEffect | undefined => {
+      const sharp = PAIN_PARTS.flatMap((part) => {
+        const sides = sidesWhere(lifter, (hand) => (hand[part] ?? 0) >= SHARP_PAIN);
+        return sides.length ? [`${named(sides)} ${PAINS[part]}`] : [];
+      });
+      return sharp.length
+        ? {
+            bars: GRIP_CHOICES,
+            text: `Pain of ${SHARP_PAIN} or more in the ${sharp.join(', ')}: stop, no gripping today.`,
+          }
+        : undefined;
+    },
   },
   {
     id: 'safety.biceps-never-supinated',
@@ -112,6 +128,20 @@ export const SAFETY_RULES: readonly CallRule[] = [
       'shoulder',
       (sides) => `Shoulder trouble on the ${sides}: that hand is never turned under.`,
     ),
+  },
+  {
+    id: 'safety.biceps-pain-not-under',
+    rank: 'safety',
+    reason: 'Pain in the biceps or its tendon: that hand is not turned under today.',
+    effect: ({ lifter }: RuleFacts): RuleEffect | undefined => {
+      const sides = sidesWhere(lifter, ({ bicepsPain = 0 }) => bicepsPain >= BICEPS_PAIN);
+      return sides.length
+        ? {
+            barsUnder: sides,
+            text: `Biceps pain on the ${named(sides)}: that hand is not turned under today; ask a physiotherapist if it stays.`,
+          }
+        : undefined;
+    },
   },
   {
     id: 'safety.torn-callus-straps',

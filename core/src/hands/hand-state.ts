@@ -39,11 +39,23 @@ export interface HandToday {
   readonly nail?: NailState;
   /** Pain in the joint at the base of the thumb, 0–10; left out for none. */
   readonly thumbJointPain?: number;
+  /** Pain in the biceps or in its tendon at the front of the elbow, 0–10; left out for none. */
+  readonly bicepsPain?: number;
   /** Pain that spreads up the arm or into the fingers; left out for no. */
   readonly spreadingPain?: boolean;
 }
 
 export type HandsToday = Readonly<Record<Side, HandToday>>;
+
+/** Pains that a hands check asks for, each 0–10, and where they sit as one says it. */
+export const PAINS = {
+  pain: 'hand',
+  thumbJointPain: 'thumb joint',
+  elbowPain: 'elbow',
+  bicepsPain: 'biceps',
+} as const satisfies Partial<Record<keyof HandToday, string>>;
+export type PainPart = keyof typeof PAINS;
+export const PAIN_PARTS = Object.keys(PAINS) as readonly PainPart[];
 
 /** A hand with nothing to report. */
 export const SOUND_HAND: HandToday = {

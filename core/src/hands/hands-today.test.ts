@@ -3,7 +3,7 @@ import { handsOn, type HandsCheck } from './hands-today.ts';
 import { SOUND_HAND } from './hand-state.ts';
 
 const checks: HandsCheck[] = [
-  { on: '2026-11-20', hands: hands('left', { palm: 'torn', pain: 4, numb: true }) },
+  { on: '2026-11-20', hands: hands('left', { palm: 'torn', pain: 4, bicepsPain: 3, numb: true }) },
   { on: '2026-11-10', hands: hands('left', { palm: 'callused', nail: 'split' }) },
   { on: '2026-12-10', hands: hands('left', {}) },
 ];
@@ -18,7 +18,8 @@ it('takes the latest check up to the day, and says what changed', () => {
       'left palm: callused to torn',
       'left thumb nail: split to sound',
       'left hand: numb',
-      'left pain: 0 to 4',
+      'left hand pain: 0 to 4',
+      'left biceps pain: 0 to 3',
     ],
   });
 });

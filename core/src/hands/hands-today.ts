@@ -2,7 +2,15 @@ import { handsCheck } from '../calls/check-call.ts';
 import { checkDay } from '../check.ts';
 import { daysBetween } from '../days.ts';
 import { day, listOf, record, type Check } from '../shape.ts';
-import { SIDES, SOUND_HAND, type HandsToday, type HandToday, type Side } from './hand-state.ts';
+import {
+  PAIN_PARTS,
+  PAINS,
+  SIDES,
+  SOUND_HAND,
+  type HandsToday,
+  type HandToday,
+  type Side,
+} from './hand-state.ts';
 
 /** A dated hands check. */
 export interface HandsCheck {
@@ -61,11 +69,9 @@ function changesOf(side: Side, before: HandToday, now: HandToday): string[] {
   if ((before.nail ?? 'sound') !== (now.nail ?? 'sound'))
     changes.push(`${side} thumb nail: ${before.nail ?? 'sound'} to ${now.nail ?? 'sound'}`);
   if (before.numb !== now.numb) changes.push(`${side} hand: ${now.numb ? 'numb' : 'no longer numb'}`);
-  for (const [part, label] of [
-    ['pain', 'pain'],
-    ['elbowPain', 'elbow pain'],
-  ] as const)
-    if (Math.abs(before[part] - now[part]) >= PAIN_CHANGE)
-      changes.push(`${side} ${label}: ${before[part]} to ${now[part]}`);
+  for (const part of PAIN_PARTS) {
+    const [was, is] = [before[part] ?? 0, now[part] ?? 0];
+    if (Math.abs(was - is) >= PAIN_CHANGE) changes.push(`${side} ${PAINS[part]} pain: ${was} to ${is}`);
+  }
   return changes;
 }

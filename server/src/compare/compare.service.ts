@@ -9,6 +9,7 @@ import {
   nextSideUnder,
   REFERENCE_SHARE_OF_DEADLIFT,
   SIDES,
+  PAIN_PARTS,
   squeezeAgainstHold,
   squeezeScores,
   topAndBackOff,
@@ -193,6 +194,6 @@ function worstPain(
     0,
     ...checks
       .filter((check) => check.on >= from)
-      .map(({ hands }) => Math.max(hands[side].pain, hands[side].elbowPain)),
+      .flatMap(({ hands }) => PAIN_PARTS.map((part) => hands[side][part] ?? 0)),
   );
 }

@@ -127,6 +127,7 @@ function onlyKnown(hands: HandsToday): HandsToday {
     elbowPain,
     nail,
     thumbJointPain,
+    bicepsPain,
     spreadingPain,
   }: HandToday): HandToday => ({
     palm,
@@ -137,6 +138,7 @@ function onlyKnown(hands: HandsToday): HandsToday {
     elbowPain,
     ...(nail && { nail }),
     ...(thumbJointPain !== undefined && { thumbJointPain }),
+    ...(bicepsPain !== undefined && { bicepsPain }),
     ...(spreadingPain !== undefined && { spreadingPain }),
   });
   return Object.fromEntries(SIDES.map((side) => [side, one(hands[side])])) as unknown as HandsToday;

@@ -1,7 +1,7 @@
 import { SIDES, type HandsToday, type Side } from '@iron-clasp/core';
 import type { FloorView } from '@iron-clasp/contract';
 import { useState, type FormEvent, type ReactElement } from 'react';
-import { outbox, useOutbox } from '../api/use-outbox.ts';
+import { outbox, useWaiting } from '../api/use-outbox.ts';
 import { useIsCoach } from '../api/use-is-coach.ts';
 import { HandDrawing } from '../hands/hand-drawing.tsx';
 import { sameHands, ZONE_OPTIONS, zoneOption } from '../hands/zone-state.ts';
@@ -27,10 +27,10 @@ const LINE = 'flex flex-wrap items-center gap-x-2 gap-y-1 border-b border-rule b
 
 /** What opens a session: a look at the hands, told here where they changed, and a squeeze test for whoever wants one. */
 export function Opening({ view, accountId, unseen, first }: OpeningProps): ReactElement | null {
-  const { waiting } = useOutbox();
   const coach = useIsCoach();
   const [open, setOpen] = useState<'hands' | 'squeeze' | null>(null);
   const { session } = view.calls;
+  const waiting = useWaiting();
   const hands = handsNow(view, waiting);
   const test = testNow(view, waiting);
   const declined = declinedNow(view, waiting);
@@ -153,6 +153,7 @@ function TellHands({
     'nerves',
     'pain',
     'elbow',
+    'biceps',
     'thumbJoint',
     'nail',
     'finger',

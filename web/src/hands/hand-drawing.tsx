@@ -29,7 +29,7 @@ export function HandDrawing({
   const drawn = HAND_ZONES.filter((zone): zone is keyof typeof ZONE_PLACES => zone in ZONE_PLACES);
   return (
     <div className="w-full max-w-56">
-      <svg viewBox="0 0 200 300" className="w-full" role="group" aria-label={`${side} hand, drawn`}>
+      <svg viewBox="0 0 200 360" className="w-full" role="group" aria-label={`${side} hand, drawn`}>
         <g transform={side === 'right' ? 'translate(200 0) scale(-1 1)' : undefined}>
           {drawn.map((zone) => {
             const level = zoneLevel(hand, zone);

@@ -3,6 +3,7 @@ import {
   HOOK_STAGES,
   HOOK_STAGES_BY_ID,
   IMBALANCE_FLAG,
+  PAIN_PARTS,
   SIDES,
   type Side,
 } from '@iron-clasp/core';
@@ -91,7 +92,7 @@ export function HandsHistory({ view, lifterId }: HandsHistoryProps): ReactElemen
 
 type Check = HandsHistoryView['checks'][number];
 const worst = ({ hands }: Check, side: Side): number =>
-  Math.max(hands[side].pain, hands[side].elbowPain, hands[side].thumbJointPain ?? 0);
+  Math.max(...PAIN_PARTS.map((part) => hands[side][part] ?? 0));
 
 /** Skin of each hand, check by check: torn crossed, tender or callused half, sound open. */
 function SkinLine({

@@ -27,6 +27,7 @@ it.each([
   [{ nail: 'bleeding' as const }, 'nail', 'stop', 'blood under it'],
   [{ numb: true }, 'nerves', 'stop', 'numb or tingling'],
   [{ elbowPain: 4 }, 'elbow', 'caution', '4 of 10'],
+  [{ bicepsPain: 3 }, 'biceps', 'caution', '3 of 10'],
   [{ pain: 8 }, 'pain', 'stop', '8 of 10'],
   [{ pain: 2 }, 'pain', 'sound', '2 of 10'],
 ] as const)('%j', (hand, zone, level, words) => {

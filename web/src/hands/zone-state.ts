@@ -5,6 +5,7 @@ import {
   SKIN_STATES,
   type HandsToday,
   type HandToday,
+  type PainPart,
 } from '@iron-clasp/core';
 import { HAND_ZONES, type HandZone } from '../marks/hand-zones.ts';
 
@@ -17,7 +18,14 @@ export interface ZoneOption {
 
 const SKIN_WORDS = { sound: 'sound', callused: 'callused', tender: 'tender', torn: 'torn' } as const;
 const PAIN = Array.from({ length: 11 }, (_, pain) => pain);
-const painOptions = (part: 'pain' | 'elbowPain' | 'thumbJointPain'): ZoneOption[] =>
+/** Zones that are told by how much they hurt, with the part of the hand that keeps it. */
+const PAIN_ZONES: Readonly<Partial<Record<HandZone, PainPart>>> = {
+  pain: 'pain',
+  thumbJoint: 'thumbJointPain',
+  elbow: 'elbowPain',
+  biceps: 'bicepsPain',
+};
+const painOptions = (part: PainPart): ZoneOption[] =>
   PAIN.map((pain) => ({ id: String(pain), words: String(pain), change: { [part]: pain } }));
 
 /** The options of each zone, the sound one first. */
@@ -38,32 +46,23 @@ export const ZONE_OPTIONS: Record<HandZone, readonly ZoneOption[]> = {
   pain: painOptions('pain'),
   thumbJoint: painOptions('thumbJointPain'),
   elbow: painOptions('elbowPain'),
+  biceps: painOptions('bicepsPain'),
 };
+
+type SkinZone = 'palm' | 'thumb' | 'finger';
 
 /** Which option describes the hand now. */
 export function zoneOption(hand: HandToday, zone: HandZone): ZoneOption {
   const options = ZONE_OPTIONS[zone];
   if (zone === 'nerves') return options[hand.numb ? 1 : hand.spreadingPain ? 2 : 0]!;
-  const id =
-    zone === 'pain'
-      ? hand.pain
-      : zone === 'elbow'
-        ? hand.elbowPain
-        : zone === 'thumbJoint'
-          ? (hand.thumbJointPain ?? 0)
-          : zone === 'nail'
-            ? (hand.nail ?? 'sound')
-            : hand[zone];
+  const part = PAIN_ZONES[zone];
+  const id = part ? (hand[part] ?? 0) : zone === 'nail' ? (hand.nail ?? 'sound') : hand[zone as SkinZone];
   return options.find((option) => option.id === String(id)) ?? options[0]!;
 }
 
 export function zoneWords(hand: HandToday, zone: HandZone): string {
   const { words } = zoneOption(hand, zone);
-  return zone === 'pain' || zone === 'elbow' || zone === 'thumbJoint'
-    ? words === '0'
-      ? 'no pain'
-      : `${words} of 10`
-    : words;
+  return PAIN_ZONES[zone] ? (words === '0' ? 'no pain' : `${words} of 10`) : words;
 }
 
 /** Are two pairs of hands alike in every zone? */
@@ -79,7 +78,7 @@ const STOP = 8;
 
 export function zoneLevel(hand: HandToday, zone: HandZone): 'sound' | 'caution' | 'stop' {
   const { id } = zoneOption(hand, zone);
-  if (zone === 'pain' || zone === 'elbow' || zone === 'thumbJoint') {
+  if (PAIN_ZONES[zone]) {
     const pain = Number(id);
     return pain >= STOP ? 'stop' : pain >= CARE ? 'caution' : 'sound';
   }

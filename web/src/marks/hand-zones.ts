@@ -8,6 +8,7 @@ export const HAND_ZONES = [
   'pain',
   'thumbJoint',
   'elbow',
+  'biceps',
 ] as const;
 export type HandZone = (typeof HAND_ZONES)[number];
 
@@ -20,9 +21,10 @@ export const ZONE_NAMES: Record<HandZone, string> = {
   pain: 'pain',
   thumbJoint: 'thumb joint',
   elbow: 'elbow',
+  biceps: 'biceps',
 };
 
-/** Where each zone lies on a left hand seen from its palm, in a box of 200 × 300; a right hand is its mirror. */
+/** Where each zone lies on a left hand seen from its palm, in a box of 200 × 360, the arm below it; a right hand is its mirror. */
 export const ZONE_PLACES: Record<Exclude<HandZone, 'pain' | 'nerves'>, { readonly d: string }> = {
   finger: {
     d: 'M40 128 V52 q0 -12 12 -12 t12 12 V40 q0 -13 13 -13 t13 13 V36 q0 -13 13 -13 t13 13 V52 q0 -12 12 -12 t12 12 V128 Z',
@@ -32,4 +34,5 @@ export const ZONE_PLACES: Record<Exclude<HandZone, 'pain' | 'nerves'>, { readonl
   nail: { d: 'M176 128 q8 -6 14 0 q4 5 0 12 l-6 8 q-12 0 -14 -9 Z' },
   thumbJoint: { d: 'M132 216 a18 18 0 1 0 0.1 0 Z' },
   elbow: { d: 'M62 252 H118 L124 296 H56 Z' },
+  biceps: { d: 'M54 304 H126 Q140 330 126 356 H54 Q40 330 54 304 Z' },
 };

@@ -1,4 +1,4 @@
-import { SIDES, type HandToday, type HandsToday } from '@iron-clasp/core';
+import { NOTED_PAIN, PAIN_PARTS, PAINS, SIDES, type HandToday, type HandsToday } from '@iron-clasp/core';
 import type { ReactElement } from 'react';
 
 /** The state of one hand in words; empty where there is nothing to report. */
@@ -8,8 +8,10 @@ export function handWords(hand: HandToday): string[] {
     ...(hand.palm === 'torn' ? ['callus torn'] : hand.palm === 'tender' ? ['palm tender'] : []),
     ...(hand.thumb === 'torn' ? ['thumb torn'] : hand.thumb === 'tender' ? ['thumb tender'] : []),
     ...(hand.finger === 'sound' ? [] : [`finger ${hand.finger}`]),
-    ...(hand.pain > 0 ? [`pain ${hand.pain}`] : []),
-    ...(hand.elbowPain > 0 ? [`elbow ${hand.elbowPain}`] : []),
+    ...PAIN_PARTS.flatMap((part) => {
+      const pain = hand[part] ?? 0;
+      return pain > 0 ? [`${part === 'pain' ? 'pain' : PAINS[part]} ${pain}`] : [];
+    }),
   ];
 }
 
@@ -33,7 +35,11 @@ export function HandsMark({ hands, size = 22 }: { hands: HandsToday; size?: numb
 
 function Palm({ x, flip, hand }: { x: number; flip: 1 | -1; hand: HandToday }): ReactElement {
   const stops = hand.numb || hand.palm === 'torn' || hand.thumb === 'torn' || hand.finger !== 'sound';
-  const sore = hand.pain >= 2 || hand.elbowPain >= 4 || hand.palm === 'tender' || hand.thumb === 'tender';
+  const sore =
+    hand.pain >= 2 ||
+    PAIN_PARTS.some((part) => (hand[part] ?? 0) >= NOTED_PAIN) ||
+    hand.palm === 'tender' ||
+    hand.thumb === 'tender';
   return (
     <g transform={`translate(${x} 0) scale(${flip} 1)`}>
       <path
