@@ -4,14 +4,16 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { ensureBuilt, ensurePackages } from './lib/build.mjs';
 import { checks } from './lib/checks.mjs';
-import { demoDay } from './lib/demo-day.mjs';
-import { checkDisk, checkNode, freePort, installDebian, temporaryFolder } from './lib/machine.mjs';
+import { makeDemoTemplate } from './lib/demo-template.mjs';
+import { checkDisk, checkNode, installDebian, temporaryFolder } from './lib/machine.mjs';
 import { startPostgres } from './lib/postgres.mjs';
 import { run, say, Trouble } from './lib/say.mjs';
-import { startServer } from './lib/server.mjs';
 
 const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
 const CHROMIUM = ['/usr/bin/chromium', '/usr/bin/chromedriver'];
+
+/** Test files that run at once. */
+const SIDE_BY_SIDE = 2;
 
 const score = { passed: 0, failed: 0 };
 const toStop = [];
@@ -36,7 +38,7 @@ run(async () => {
     toStop.push(() => postgres.remove());
     await runJest('API tests', ['server'], work, { DATABASE_URL: postgres.url });
     await runJest('start command and soak', ['tools'], work, { IRON_CLASP_E2E_DATABASE: postgres.url });
-    await runBrowserTests(postgres, work);
+    await runJest('browser tests', ['e2e'], work, await makeDemoTemplate(ROOT, postgres.url));
   } catch (error) {
     // Whatever stopped the run is a failure of it, and is said so in the last line.
     score.failed += 1;
@@ -77,8 +79,8 @@ async function runJest(title, projects, work, env = {}) {
     // Only a failure ever takes so long; a busy machine is none.
     '--testTimeout=60000',
   ];
-  // A browser, a server and a database leave no room for a second of each.
-  args.push(projects.includes('e2e') || projects.includes('tools') ? '--runInBand' : '--maxWorkers=2');
+  // The start command wants the machine for itself.
+  args.push(projects.includes('tools') ? '--runInBand' : `--maxWorkers=${SIDE_BY_SIDE}`);
   const child = spawn(process.execPath, args, {
     cwd: ROOT,
     env: { ...process.env, ...env },
@@ -100,20 +102,4 @@ async function runJest(title, projects, work, env = {}) {
   score.passed += result.numPassedTests;
   score.failed += result.numFailedTests + result.numRuntimeErrorTestSuites + unfinished;
   if (result.numTotalTests === 0) throw new Trouble(`${title}: no test ran.`);
-}
-
-async function runBrowserTests(postgres, work) {
-  const port = await freePort();
-  const server = await startServer(ROOT, {
-    databaseUrl: postgres.url,
-    port,
-    env: { IRON_CLASP_LOG: 'silent', ...demoDay() },
-  });
-  toStop.push(() => server.stop());
-  await runJest('browser tests', ['e2e'], work, {
-    IRON_CLASP_E2E_URL: server.url,
-    // For tests that kill a server of their own.
-    IRON_CLASP_E2E_DATABASE: postgres.url,
-    ...demoDay(),
-  });
 }

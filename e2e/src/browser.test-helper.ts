@@ -1,13 +1,19 @@
 import axe from 'axe-core';
-import { By, until, type WebElement } from 'selenium-webdriver';
+import { By, error, until, type WebElement } from 'selenium-webdriver';
 import type { Driver } from 'selenium-webdriver/chrome.js';
 // The same browser, with the same flags, takes the screenshots.
 import { openBrowser, setSize } from '../../tools/lib/browser.mjs';
+import { OwnServer } from './own-server.test-helper.ts';
 
 /** Longest wait for a condition, ms: generous, since only a failure ever waits so long. */
 const PATIENCE = 20_000;
 
 export const COACH = { email: 'maren@tarnquay.example', password: 'rope-works-26' };
+
+let shared: Promise<OwnServer> | undefined;
+/** One server, and one database, for all the tests of a file. */
+const serverOfThisFile = (): Promise<OwnServer> => (shared ??= OwnServer.start());
+afterAll(async () => (await shared)?.stop());
 
 /** A page of the real application in headless Chromium, driven as a person would. */
 export class Page {
@@ -23,12 +29,11 @@ export class Page {
 
   static async open(
     size: { width: number; height: number } = { width: 1280, height: 800 },
-    base = process.env['IRON_CLASP_E2E_URL'],
+    base?: string,
   ): Promise<Page> {
-    if (!base) throw new Error('IRON_CLASP_E2E_URL is not set: these tests run through `npm test`.');
     const { driver, close } = await openBrowser(size);
     await shiftClock(driver, Number(process.env['IRON_CLASP_CLOCK_SHIFT_DAYS'] ?? 0));
-    return new Page(driver, close, base);
+    return new Page(driver, close, base ?? (await serverOfThisFile()).url);
   }
 
   close(): Promise<void> {
@@ -64,7 +69,9 @@ export class Page {
   }
 
   async text(selector = 'body'): Promise<string> {
-    return (await this.driver.findElement(By.css(selector)).getText()).replaceAll('\u00a0', ' ');
+    return steady(async () =>
+      (await this.driver.findElement(By.css(selector)).getText()).replaceAll('\u00a0', ' '),
+    );
   }
 
   async says(words: string | RegExp, selector = 'body'): Promise<void> {
@@ -95,7 +102,7 @@ export class Page {
   }
 
   async click(words: string): Promise<void> {
-    await (await this.named(words)).click();
+    await steady(async () => (await this.named(words)).click());
   }
 
   /** An input by its label. */
@@ -105,9 +112,11 @@ export class Page {
   }
 
   async type(label: string, words: string): Promise<void> {
-    const field = await this.field(label);
-    await field.clear();
-    await field.sendKeys(words);
+    await steady(async () => {
+      const field = await this.field(label);
+      await field.clear();
+      await field.sendKeys(words);
+    });
   }
 
   async keys(...keys: string[]): Promise<void> {
@@ -165,6 +174,17 @@ export class Page {
     return result.violations.map(
       (each) => `${each.id}: ${each.help}: ${each.nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`,
     );
+  }
+}
+
+/** Does it again where the page was drawn anew between finding an element and using it: nothing was done to it then. */
+async function steady<Result>(work: () => Promise<Result>): Promise<Result> {
+  for (;;) {
+    try {
+      return await work();
+    } catch (fault) {
+      if (!(fault instanceof error.StaleElementReferenceError)) throw fault;
+    }
   }
 }
 

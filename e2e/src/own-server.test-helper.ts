@@ -50,7 +50,7 @@ export class OwnServer {
     const name = `e2e_${randomUUID().replaceAll('-', '')}`;
     const client = new pg.Client({ connectionString: admin });
     await client.connect();
-    await client.query(`CREATE DATABASE ${name}`);
+    await client.query(`CREATE DATABASE ${name} TEMPLATE ${process.env['IRON_CLASP_E2E_TEMPLATE']}`);
     await client.end();
     const server = new OwnServer(await freePort(), admin.replace(/\/[^/]*$/, `/${name}`));
     await server.up();

@@ -45,8 +45,9 @@ export function useSending(): void {
       for (let entry = next(); entry; entry = next()) {
         try {
           const view = await sendOne(entry);
-          outbox.acknowledge(entry);
+          // What the server has is known before the entry is let go: in between, nothing looks undone.
           keepCalls(client, view);
+          outbox.acknowledge(entry);
           // What opens a session is part of what it is called from: the floor is read anew.
           if (entry.kind === 'hands' || entry.kind === 'squeeze')
             void client.invalidateQueries({ queryKey: ['floor', entry.sessionId] });

@@ -232,14 +232,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
           onOtherwise={() => setOver({ kind: 'otherwise', set: now.set, slipped: false })}
         />
       ) : (
-        <HoldPanel
-          key={lane.holds.length}
-          view={view}
-          hold={hold!}
-          holds={lane.holds}
-          alone={!coach}
-          onLog={logHold}
-        />
+        <HoldPanel view={view} hold={hold!} holds={lane.holds} alone={!coach} onLog={logHold} />
       )}
 
       <footer className="relative grid gap-1 border-t border-rule bg-ground px-3 py-2">
