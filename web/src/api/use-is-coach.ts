@@ -1,6 +1,6 @@
-import { useSession } from './queries.ts';
+import { useAccount } from './account.ts';
 
 /** Is a coach signed in, who decides and plans? A lifter sees and logs their own. */
 export function useIsCoach(): boolean {
-  return useSession().data?.account.role === 'coach';
+  return useAccount()?.role === 'coach';
 }

@@ -1,9 +1,11 @@
 import { useQueryClient } from '@tanstack/react-query';
 import type { CallsView } from '@iron-clasp/contract';
 import { useCallback, useEffect, useSyncExternalStore } from 'react';
+import { afterPaint } from '../parts/after-paint.ts';
+import { useAccount } from './account.ts';
 import { ApiError, ask } from './client.ts';
 import { Outbox, OUTBOX_KEY, type Waiting } from './outbox.ts';
-import { keepCalls, signedOut, useSession } from './queries.ts';
+import { keepCalls, signedOut } from './queries.ts';
 
 export const outbox = new Outbox(window.localStorage);
 
@@ -15,14 +17,14 @@ const RETRY_MS = 4000;
 
 /** The entries of the signed-in account that wait, oldest first. */
 export function useWaiting(): readonly Waiting[] {
-  const accountId = useSession().data?.account.id;
+  const accountId = useAccount()?.id;
   const all = useSyncExternalStore(outbox.subscribe, outbox.all);
   return all.filter((entry) => entry.accountId === accountId);
 }
 
 /** Those of one session; whoever follows it is drawn anew only where one of them changes. */
 export function useWaitingOf(sessionId: string): readonly Waiting[] {
-  const accountId = useSession().data?.account.id ?? '';
+  const accountId = useAccount()?.id ?? '';
   return useSyncExternalStore(outbox.subscribe, () => outbox.of(sessionId, accountId));
 }
 
@@ -31,11 +33,12 @@ export function useUnsaved(): boolean {
   return useSyncExternalStore(outbox.subscribe, outbox.unsaved);
 }
 
-/** Sends what waits, by itself: mounted once, where somebody is signed in. */
-export function useSending(): void {
+/** Sends what waits of an account, by itself: mounted once, where somebody is signed in. */
+export function useSending(accountId: string): void {
   const client = useQueryClient();
-  const accountId = useSession().data?.account.id;
-  const unsent = useWaiting().some((entry) => !entry.refused);
+  const unsent = useSyncExternalStore(outbox.subscribe, () =>
+    outbox.all().some((entry) => entry.accountId === accountId && !entry.refused),
+  );
 
   const send = useCallback((): Promise<void> => {
     const next = (): Waiting | undefined =>
@@ -66,12 +69,12 @@ export function useSending(): void {
   useEffect(() => {
     if (!unsent) return;
     // What was tapped is painted before it is sent.
-    const soon = setTimeout(() => void send(), 0);
+    const callOff = afterPaint(() => void send());
     const timer = setInterval(() => void send(), RETRY_MS);
     const now = (): void => void send();
     window.addEventListener('online', now);
     return () => {
-      clearTimeout(soon);
+      callOff();
       clearInterval(timer);
       window.removeEventListener('online', now);
     };

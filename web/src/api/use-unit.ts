@@ -1,7 +1,7 @@
 import type { MassUnit } from '@iron-clasp/core';
-import { useSession } from './queries.ts';
+import { useAccount } from './account.ts';
 
 /** The unit the signed-in person reads. */
 export function useUnit(): MassUnit {
-  return useSession().data?.account.unit ?? 'kg';
+  return useAccount()?.unit ?? 'kg';
 }

@@ -123,18 +123,23 @@ function LaneTab({ id, number, open, wide = false, onOpen }: TabProps): ReactEle
       )}
     >
       <span className="figures mr-2 text-quiet">{number}</span>
-      {floor.data ? <TabWords view={floor.data} wide={wide} /> : <span className="text-quiet">…</span>}
+      {floor.data ? (
+        <TabWords view={floor.data} wide={wide} open={open} />
+      ) : (
+        <span className="text-quiet">…</span>
+      )}
     </button>
   );
 }
 
-function TabWords({ view, wide }: { view: FloorView; wide: boolean }): ReactElement {
+/** What the tab says; the lane that is open sounds for itself. */
+function TabWords({ view, wide, open }: { view: FloorView; wide: boolean; open: boolean }): ReactElement {
   const { session, hold } = view.calls;
   const waiting = useWaitingOf(session.id);
   const [memory] = useLaneMemory(session.id);
   const lane = laneOf(view, waiting, memory);
-  const clock = usePaintedClock(session.id, hold?.seconds ?? 10);
-  const rest = useRest(memory.rest);
+  const clock = usePaintedClock(session.id, hold?.seconds ?? 10, !open);
+  const rest = useRest(memory.rest, !open);
   const name = session.lifterName;
   return (
     <>

@@ -1,4 +1,5 @@
 import { useCallback, useSyncExternalStore } from 'react';
+import { afterPaint } from '../parts/after-paint.ts';
 import { NEW_LANE, type LaneMemory } from './lane.ts';
 
 const KEY = 'iron-clasp.lane.';
@@ -26,7 +27,7 @@ class Memories {
   set(sessionId: string, memory: LaneMemory): void {
     this.#known.set(sessionId, memory);
     // Kept once the tap is painted: it is the place in the session, not the log.
-    if (this.#unkept.size === 0) setTimeout(this.keep, 0);
+    if (this.#unkept.size === 0) afterPaint(this.keep);
     this.#unkept.add(sessionId);
     for (const listener of this.#listeners) listener();
   }

@@ -1,14 +1,12 @@
 import { HOLD_KINDS_BY_ID, loadBar, USUAL_REST, type SetCall } from '@iron-clasp/core';
 import type { CalledSet, FloorView, LogHoldRequest, LogSetRequest } from '@iron-clasp/contract';
-import { ArrowLeft, Flag, ListChecks, Timer, Undo2 } from 'lucide-react';
 import { useEffect, useState, type ReactElement } from 'react';
 import { Link } from 'react-router';
+import { useAccount } from '../api/account.ts';
 import type { Waiting } from '../api/outbox.ts';
-import { useSession } from '../api/queries.ts';
 import { outbox, useWaiting } from '../api/use-outbox.ts';
 import { useIsCoach } from '../api/use-is-coach.ts';
 import { useUnit } from '../api/use-unit.ts';
-import { Button } from '../parts/button.tsx';
 import { formatMass, minutes } from '../parts/figures.ts';
 import { Caution } from '../parts/states.tsx';
 import { useKeys } from '../parts/use-keys.ts';
@@ -28,6 +26,7 @@ import {
   type DoneHold,
   type LaneMemory,
 } from './lane.ts';
+import { Foot, ToSheet } from './lane-foot.tsx';
 import { useLaneMemory } from './lane-memory.ts';
 import { handsNow, holdNow } from './opening.ts';
 import { Opening } from './opening-panel.tsx';
@@ -44,16 +43,11 @@ type Over =
   | { readonly kind: 'otherwise'; readonly set: CalledSet; readonly slipped: boolean }
   | { readonly kind: 'more'; readonly set: CalledSet; readonly entry: DoneEntry };
 
-const LINK = 'inline-flex min-h-16 items-center gap-2 px-2';
-const FOOT =
-  'flex min-h-16 flex-col items-center justify-center gap-0.5 px-1 text-sm leading-tight sm:flex-row sm:gap-2 sm:text-base';
-
 /** One lane: the current set or hold large, the next below, what was done, and one key to take it back. */
 export function LaneView({ view: known }: { view: FloorView }): ReactElement {
   const unit = useUnit();
   const coach = useIsCoach();
-  // Signed out in this very moment, the floor is drawn once more before the page leads to the sign-in.
-  const accountId = useSession().data?.account.id ?? '';
+  const accountId = useAccount()!.id;
   const waiting = useWaiting();
   const view = withOpening(known, waiting);
   const { session, hold } = view.calls;
@@ -62,7 +56,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
   const lane = laneOf(view, waiting, memory);
   const calls = useCallsAgain(view, known, lane);
   const proposals = proposalsOf(lane, calls, memory);
-  const rest = useRest(memory.rest);
+  const rest = useRest(memory.rest, true);
   const refused = waiting.filter((entry) => entry.sessionId === session.id && entry.refused);
   const opening = view.handsOn !== session.on && lane.count.done === 0 && !handsWaiting(waiting, session.id);
 
@@ -132,9 +126,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
   return (
     <main className="relative flex min-h-[calc(100dvh-2px)] flex-col">
       <header className="relative z-10 flex items-center gap-3 border-b border-rule px-3">
-        <Link to={`/lifters/${session.lifterId}/calls`} className={LINK}>
-          <ArrowLeft size={22} aria-hidden /> Sheet
-        </Link>
+        <ToSheet lifterId={session.lifterId} />
         <h1 className="min-w-0 truncate text-2xl">{session.lifterName}</h1>
         <p className="figures ml-auto shrink-0 text-xl text-quiet" role="status">
           {now?.kind === 'hold' && hold
@@ -263,30 +255,17 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
             </button>
           )}
         </div>
-        <div className="grid grid-cols-4 gap-2">
-          <Button className={FOOT} disabled={!canUndo} onClick={takeBack}>
-            <Undo2 size={20} aria-hidden /> Undo
-          </Button>
-          <Button className={FOOT} onClick={() => setOver(over?.kind === 'list' ? null : { kind: 'list' })}>
-            <ListChecks size={20} aria-hidden /> All sets
-          </Button>
-          <Button
-            className={FOOT}
-            disabled={!hold || hold.barred !== undefined || now?.kind === 'hold'}
-            onClick={() => {
-              setOver(null);
-              change((each) => ({ ...each, at: 'hold' }));
-            }}
-          >
-            <Timer size={20} aria-hidden /> To the hold
-          </Button>
-          <Link
-            to={`/sessions/${session.id}/end`}
-            className={`${FOOT} rounded-sm border border-edge bg-raised`}
-          >
-            <Flag size={20} aria-hidden /> End
-          </Link>
-        </div>
+        <Foot
+          sessionId={session.id}
+          canUndo={canUndo}
+          canHold={hold !== null && hold.barred === undefined && now?.kind !== 'hold'}
+          onUndo={takeBack}
+          onList={() => setOver(over?.kind === 'list' ? null : { kind: 'list' })}
+          onHold={() => {
+            setOver(null);
+            change((each) => ({ ...each, at: 'hold' }));
+          }}
+        />
       </footer>
     </main>
   );

@@ -1,6 +1,7 @@
 import type { SetCall } from '@iron-clasp/core';
 import type { FloorView } from '@iron-clasp/contract';
 import { useEffect, useRef, useState } from 'react';
+import { afterPaint } from '../parts/after-paint.ts';
 import type { CallAgainBase, CallAgainQuestion } from '../workers/call-again.worker.ts';
 import { doneToday, type Lane } from './lane.ts';
 
@@ -40,13 +41,11 @@ export function useCallsAgain(view: FloorView, known: FloorView, lane: Lane): re
     };
     at.addEventListener('message', onAnswer);
     // After the tap is painted: nothing of this is seen before the worker has answered.
-    const timer = setTimeout(
-      () =>
-        at.postMessage({ number, today: JSON.parse(key) as typeof today, hands } satisfies CallAgainQuestion),
-      0,
+    const callOff = afterPaint(() =>
+      at.postMessage({ number, today: JSON.parse(key) as typeof today, hands } satisfies CallAgainQuestion),
     );
     return () => {
-      clearTimeout(timer);
+      callOff();
       at.removeEventListener('message', onAnswer);
     };
   }, [key, nothing, underWay, hands]);

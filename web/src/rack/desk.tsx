@@ -2,7 +2,7 @@ import { useRef, useState, type ReactElement } from 'react';
 import { Navigate, Outlet, useMatch } from 'react-router';
 import { KeysHelp } from '../parts/keys-help.tsx';
 import { useKeys } from '../parts/use-keys.ts';
-import { useSession } from '../api/queries.ts';
+import { useAccount } from '../api/account.ts';
 import { Controls, Rack } from './rack.tsx';
 
 /** The desk: the rack on the left, the open lifter's sheet beside it. Narrow screens show one of the two. */
@@ -11,7 +11,7 @@ export function Desk(): ReactElement {
   const [help, setHelp] = useState(false);
   // On a narrow screen whatever is open takes the rack's place.
   const open = useMatch('/') === null;
-  const account = useSession().data?.account;
+  const account = useAccount();
   useKeys({
     '/': (event) => {
       event.preventDefault();

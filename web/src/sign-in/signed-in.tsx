@@ -1,5 +1,6 @@
 import { useEffect, type ReactElement } from 'react';
 import { Navigate, Outlet, useLocation } from 'react-router';
+import { AccountContext } from '../api/account.ts';
 import { useSending } from '../api/use-outbox.ts';
 import { useSession } from '../api/queries.ts';
 import { Failed, Loading } from '../parts/states.tsx';
@@ -10,11 +11,16 @@ export function SignedIn(): ReactElement {
   const { pathname } = useLocation();
   // The floor is dark for glare, whatever the desk’s theme.
   const theme = /^\/(floor|live|sessions)(\/|$)/.test(pathname) ? 'dark' : session.data?.account.theme;
-  useSending();
   useEffect(() => {
     if (theme) document.documentElement.dataset['theme'] = theme;
   }, [theme]);
-  if (session.data) return <Outlet />;
+  if (session.data)
+    return (
+      <AccountContext value={session.data.account}>
+        <Sending accountId={session.data.account.id} />
+        <Outlet />
+      </AccountContext>
+    );
   if (session.error?.status === 401)
     return <Navigate to={`/sign-in?next=${encodeURIComponent(pathname)}`} replace />;
   if (session.error) {
@@ -26,4 +32,10 @@ export function SignedIn(): ReactElement {
     );
   }
   return <Loading what="Iron Clasp" />;
+}
+
+/** Sends what waits; a part of its own, so that nothing else is drawn anew for it. */
+function Sending({ accountId }: { accountId: string }): null {
+  useSending(accountId);
+  return null;
 }
