@@ -194,11 +194,16 @@ export function demandsOf(
 }
 
 /** What the attempts of the next meet ask, in the bare grip that the next top set is called with. */
-export function attemptsOf({ nextMeet }: LifterProfile, calls: readonly SetCall[]): CurveDemand[] {
+export function attemptsOf(
+  { nextMeet }: LifterProfile,
+  sets: readonly PlannedSet[],
+  calls: readonly SetCall[],
+): CurveDemand[] {
   if (!nextMeet || nextMeet.straps) return [];
-  const grip = calls.find(
-    (call) => call.choice !== 'straps' && call.grip && call.grip !== 'doubleOverhand',
-  )?.grip;
+  const top = sets.findIndex(
+    (set, i) => (set.role === 'top' || set.role === 'attempt') && calls[i]!.choice !== 'straps',
+  );
+  const grip = calls[top]?.grip;
   return nextMeet.attempts.map((attempt, i) => ({
     kind: 'attempt',
     label: `${nextMeet.name}, attempt ${i + 1}`,

@@ -313,12 +313,12 @@ export class CallsService {
     if (!session) {
       const observations = await this.curves.observations(lifterId);
       const curve = this.curves.fit(profile.lifter, observations);
-      return this.curveView(curve, observations, attemptsOf(profile, []));
+      return this.curveView(curve, observations, attemptsOf(profile, [], []));
     }
     const facts = await this.facts(clubId, session, profile);
     const calls = this.callAll(facts);
     const { hold } = session.hasHold ? await this.holds(facts, []) : NO_HOLD;
-    const demands = [...demandsOf(facts.sets, calls, hold), ...attemptsOf(profile, calls)];
+    const demands = [...demandsOf(facts.sets, calls, hold), ...attemptsOf(profile, facts.sets, calls)];
     return this.curveView(facts.curve, facts.observations, demands);
   }
 

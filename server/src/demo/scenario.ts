@@ -125,6 +125,8 @@ export interface DemoLifter {
     readonly straps: boolean;
     readonly thumbTape: boolean;
     readonly liquidChalk: boolean;
+    /** Deadlift attempts in order, kg; left out where none are planned. */
+    readonly attempts?: readonly number[];
   };
   /** Weeks from this one, both included. */
   readonly blocks: readonly {

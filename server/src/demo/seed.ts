@@ -281,6 +281,7 @@ function lifterRows(lifter: DemoLifter, clubId: string, today: string): Record<L
             straps: lifter.meet.straps,
             thumb_tape: lifter.meet.thumbTape,
             liquid_chalk: lifter.meet.liquidChalk,
+            attempts: lifter.meet.attempts ?? [],
           },
         ]
       : [],

@@ -22,7 +22,10 @@ export function BestLifts({
       <legend className="label">Best lifts beside the deadlift</legend>
       <ul className="mt-1 grid gap-2">
         {bests.map((best, i) => (
-          <li key={best.key} className="flex flex-wrap items-center gap-2">
+          <li
+            key={best.key}
+            className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-2 sm:grid-cols-[minmax(0,1fr)_auto_auto_auto]"
+          >
             <select
               aria-label={`Best lift ${i + 1}: lift`}
               value={best.liftId}
@@ -35,17 +38,19 @@ export function BestLifts({
                 </option>
               ))}
             </select>
-            <input
-              aria-label={`Best lift ${i + 1}: load, ${unit}`}
-              inputMode="decimal"
-              value={best.load}
-              onChange={(event) => {
-                const { kg: _kg, ...rest } = best;
-                replace(i, { ...rest, load: event.target.value });
-              }}
-              className="figures w-24 rounded-sm border border-edge bg-ground px-2 py-1 text-lg"
-            />
-            {unit}
+            <span className="flex items-center gap-2">
+              <input
+                aria-label={`Best lift ${i + 1}: load, ${unit}`}
+                inputMode="decimal"
+                value={best.load}
+                onChange={(event) => {
+                  const { kg: _kg, ...rest } = best;
+                  replace(i, { ...rest, load: event.target.value });
+                }}
+                className="figures w-24 rounded-sm border border-edge bg-ground px-2 py-1 text-lg"
+              />
+              {unit}
+            </span>
             <input
               type="date"
               aria-label={`Best lift ${i + 1}: day`}
@@ -61,7 +66,7 @@ export function BestLifts({
               Remove
             </Button>
             {fault(`bestLifts[${i}]`) && (
-              <span role="alert" className="w-full text-oxblood">
+              <span role="alert" className="col-span-full text-oxblood">
                 {fault(`bestLifts[${i}]`)}
               </span>
             )}

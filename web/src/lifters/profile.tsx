@@ -164,7 +164,7 @@ function Editor({ profile, reload }: EditorProps): ReactElement {
             options={HOOK_STAGES.map((stage) => [stage, stage === 'none' ? 'not started' : stage] as const)}
           />
         </div>
-        <div className="grid gap-4 sm:grid-cols-3 md:grid-cols-5">
+        <div className="grid gap-4 sm:grid-cols-[10rem_repeat(2,minmax(0,1fr))]">
           <Field
             label="Deadlifted on"
             type="date"

@@ -1,4 +1,5 @@
 import type { SessionPlanView } from '@iron-clasp/contract';
+import clsx from 'clsx';
 import { addDays, format, parseISO } from 'date-fns';
 import { useState, type ReactElement } from 'react';
 import { usePlan } from '../api/queries.ts';
@@ -19,7 +20,14 @@ export function Program(): ReactElement {
   const plan = usePlan('sessionId' in open ? open.sessionId : null);
   const close = (): void => setOpen({ kind: 'none' });
   return (
-    <div className="grid gap-x-10 gap-y-6 py-4 xl:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]">
+    <div
+      className={clsx(
+        'grid gap-x-8 gap-y-6 py-4',
+        open.kind === 'none'
+          ? 'xl:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]'
+          : 'xl:grid-cols-[minmax(0,20rem)_minmax(0,1fr)]',
+      )}
+    >
       <section aria-label="Coming sessions" className={open.kind === 'none' ? '' : 'hidden xl:block'}>
         <div className="flex flex-wrap gap-2">
           <Button look="action" onClick={() => setOpen({ kind: 'new' })}>

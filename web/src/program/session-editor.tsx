@@ -180,7 +180,7 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
         {rows.map((each, i) => (
           <li
             key={each.key}
-            className="grid gap-x-2 gap-y-1 border-b border-rule pb-2 sm:grid-cols-[11rem_minmax(0,1fr)_auto]"
+            className="grid gap-x-2 gap-y-1 border-b border-rule pb-2 sm:grid-cols-[10rem_minmax(0,1fr)_auto]"
           >
             <select
               aria-label={`Line ${i + 1}: lift`}
