@@ -227,6 +227,8 @@ export interface LogEntry {
   readonly reps: number | null;
   readonly seconds: number | null;
   readonly target: number | null;
+  /** False for work that hangs from no grip, as a press or a band: its grip says nothing. */
+  readonly gripped: boolean;
   readonly grip: Grip;
   readonly sideUnder: Side | null;
   readonly strapped: boolean;

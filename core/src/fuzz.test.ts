@@ -251,6 +251,7 @@ const SOUND: Record<string, unknown[]> = {
       elbowPain: 2,
     },
   ],
+  holdLift: ['deadHang'],
   maxOfLift: ['clean-pull', { deadliftMax: 200, bests: [{ liftId: 'clean', load: 110 }] }],
   parseSetLine: ['ramp top 3x5 @ 75% touch', { deadliftMax: 200, unit: 'kg', lift: 'deadlift.conventional' }],
   writeSetLines: [[{ role: 'top', load: 172.5, reps: 1, style: 'reset' }], 'kg'],

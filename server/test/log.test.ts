@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { CallsView, CurveView, ErrorView, RackView, SheetView } from '@iron-clasp/contract';
+import type { CallsView, CurveView, ErrorView, LogView, RackView, SheetView } from '@iron-clasp/contract';
 import { Coach, startApi, type Api } from './api.test-helper.ts';
 
 let api: Api;
@@ -162,4 +162,17 @@ describe('a session held elsewhere', () => {
     expect(stale.error).toMatchObject({ code: 'changed-meanwhile' });
     await coach.send('patch', `/sessions/${session}`, { ...home, version: after.session.version }, 200);
   });
+});
+
+it('a grip is asked of what hangs from one: bands and presses have none', async () => {
+  const page = (query: string): Promise<LogView> => coach.get<LogView>(`/lifters/${lifter}/log?${query}`);
+  expect((await page('kind=set')).entries.some((entry) => !entry.gripped)).toBe(true);
+  for (const kind of ['', '&kind=set', '&kind=hold']) {
+    const { entries } = await page(`grip=mixed${kind}`);
+    expect(entries.length).toBeGreaterThan(0);
+    for (const entry of entries)
+      expect(entry).toMatchObject({ gripped: true, grip: 'mixed', strapped: false });
+  }
+  const overhand = (await page('grip=doubleOverhand')).entries;
+  expect(overhand.map((entry) => entry.liftName)).not.toContain('Band finger opening');
 });

@@ -1,5 +1,8 @@
 import type { EffortRule } from '../calls/school.ts';
 import type { Grip } from '../clasp-curve/types.ts';
+import { checkOneOf } from '../check.ts';
+import type { Lift } from '../set-demand/lift.ts';
+import { liftOf } from '../set-demand/lifts.ts';
 
 export const HOLD_KINDS = [
   'frontRackHold',
@@ -224,3 +227,13 @@ export const HOLD_KINDS_BY_ID: Readonly<Record<HoldKindId, HoldKind>> = {
     reason: 'two or three sets of 10 to 15, the grip never let go between repetitions',
   },
 };
+
+/**
+ * The lift of the catalogue that a kind of hold is usually done as.
+ * @throws InvalidInputError for anything but a kind of hold.
+ * @example holdLift('behindBackHold').id // 'hold.behind-back'
+ */
+export function holdLift(kind: HoldKindId): Lift {
+  checkOneOf('kind', kind, HOLD_KINDS);
+  return liftOf(HOLD_KINDS_BY_ID[kind].lifts[0]);
+}

@@ -4,7 +4,6 @@ import {
   curveOverTime,
   findLift,
   GRIPS,
-  HOLD_KINDS_BY_ID,
   mixedLedger,
   nextSideUnder,
   REFERENCE_SHARE_OF_DEADLIFT,
@@ -18,6 +17,7 @@ import {
   type GripChoice,
   type Side,
   type TopAndBackOff,
+  holdLift,
 } from '@iron-clasp/core';
 import type { CompareView, GripRecord } from '@iron-clasp/contract';
 import { differenceInCalendarDays, format, parseISO, subDays } from 'date-fns';
@@ -134,7 +134,7 @@ function workOfSet(set: LoggedSet): ComparedWork[] {
 function workOfHold(hold: LoggedHold): ComparedWork {
   return {
     on: day(hold.doneAt),
-    lift: HOLD_KINDS_BY_ID[hold.kind].lifts[0],
+    lift: holdLift(hold.kind).id,
     load: hold.load,
     reps: 1,
     seconds: hold.seconds,

@@ -13,6 +13,7 @@ import {
   type SessionKind,
   type SetRole,
   type SpacingFinding,
+  holdLift,
 } from '@iron-clasp/core';
 import type { SpacingClashView } from '@iron-clasp/contract';
 import type { LoggedHold, LoggedSet } from '../log/log.entity.ts';
@@ -132,7 +133,7 @@ export function gripItems(
       ];
     }),
     ...holds.flatMap((hold): GripWorkItem[] => {
-      const lift = findLift(HOLD_KINDS_BY_ID[hold.kind].lifts[0])!;
+      const lift = holdLift(hold.kind);
       if (lift.loadMeans === 'addedToBody' && bodyMass === null) return [];
       return [
         {

@@ -1,9 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import {
   easeHold,
-  findLift,
   fitHoldCurve,
-  HOLD_KINDS_BY_ID,
   PINCH_REFERENCE_SHARE_OF_DEADLIFT,
   prescribeHold,
   type Easing,
@@ -11,6 +9,7 @@ import {
   type HoldKindId,
   type HoldPrescription,
   type MixedLedger,
+  holdLift,
 } from '@iron-clasp/core';
 import { differenceInCalendarDays, parseISO } from 'date-fns';
 import { Clock } from '../clock.ts';
@@ -42,7 +41,7 @@ export interface HoldFacts {
 
 /** A hang needs to know what hangs. */
 export function wantsBodyMass(kind: HoldKindId, { lifter }: LifterProfile): boolean {
-  return findLift(HOLD_KINDS_BY_ID[kind].lifts[0])!.loadMeans === 'addedToBody' && lifter.bodyMass === null;
+  return holdLift(kind).loadMeans === 'addedToBody' && lifter.bodyMass === null;
 }
 
 @Injectable()
@@ -58,7 +57,7 @@ export class HoldPrescriber {
     const { kind, on, profile, kit, ledger, decision, easing } = facts;
     const { lifter, nextMeet } = profile;
     const { equipment, lift, diameter } = kitFor(kind, kit);
-    const pinch = findLift(HOLD_KINDS_BY_ID[kind].lifts[0])!.curve === 'pinch';
+    const pinch = holdLift(kind).curve === 'pinch';
     const [history, curve] = await Promise.all([
       this.log.holdHistory(lifter.id, kind, facts.without),
       pinch ? this.pinchCurve(profile) : facts.curve,

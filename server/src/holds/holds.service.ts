@@ -15,6 +15,7 @@ import {
   type HoldCurve,
   type HoldKindId,
   type MixedLedger,
+  holdLift,
 } from '@iron-clasp/core';
 import type {
   GripWeekView,
@@ -422,10 +423,7 @@ export class HoldsService {
     const kit = venueId === undefined ? undefined : kits.get(venueId);
     const counts = new Map<string, number>();
     for (const { sets, hold } of week)
-      for (const lift of [
-        ...sets.map((set) => set.liftId),
-        ...(hold ? [HOLD_KINDS_BY_ID[hold].lifts[0]] : []),
-      ])
+      for (const lift of [...sets.map((set) => set.liftId), ...(hold ? [holdLift(hold).id] : [])])
         counts.set(lift, (counts.get(lift) ?? 0) + 1);
     const events = gripEventsOf(week, profile.school);
     return {

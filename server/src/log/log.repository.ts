@@ -12,11 +12,11 @@ import type {
 import {
   findLift,
   HOLD_KINDS,
-  HOLD_KINDS_BY_ID,
   LIFTS,
   observeSet,
   setDemand,
   type HoldKindId,
+  holdLift,
 } from '@iron-clasp/core';
 import { DataSource, IsNull, Not } from 'typeorm';
 import type { CorrectionView } from '@iron-clasp/contract';
@@ -69,9 +69,7 @@ const MEMORY_DAYS = 200;
 const NOT_GRIPPED = LIFTS.filter((lift) => !lift.grips).map((lift) => lift.id);
 
 /** Holds of which the thumb is half: they are no part of the support curve. */
-const PINCHED: readonly HoldKindId[] = HOLD_KINDS.filter(
-  (kind) => findLift(HOLD_KINDS_BY_ID[kind].lifts[0])!.curve === 'pinch',
-);
+const PINCHED: readonly HoldKindId[] = HOLD_KINDS.filter((kind) => holdLift(kind).curve === 'pinch');
 
 /** What of the log is wanted. */
 export interface LogFilter {
@@ -274,17 +272,20 @@ export class LogRepository {
       filter.grip ?? null,
       filter.slipped ?? false,
       limit,
+      NOT_GRIPPED,
     ];
     const common = `e.id, e.session_id, e.done_at, e.load, e.grip, e.side_under, e.chalk, e.pain, e.confidence, e.cause, e.note`;
     const where = `e.lifter_id = $1 AND e.undone_at IS NULL AND ($2::timestamptz IS NULL OR (e.done_at, e.id) < ($2, $3::uuid))`;
     const sets = `SELECT 'set' AS kind, ${common}, e.lift_id, NULL::text AS hold_kind, e.role, e.reps, e.seconds, NULL::float AS target, e.strapped, e.slipped_at_rep, NULL AS ended
         FROM logged_set e WHERE ${where} AND ($4::text IS NULL OR e.lift_id = $4)
-         AND ($5::text IS NULL OR (e.grip = $5 AND NOT e.strapped) OR ($5 = 'straps' AND e.strapped)) AND (NOT $6 OR e.slipped_at_rep IS NOT NULL)
+         AND ($5::text IS NULL OR (e.grip = $5 AND NOT e.strapped AND e.lift_id <> ALL($8)) OR ($5 = 'straps' AND e.strapped)) AND (NOT $6 OR e.slipped_at_rep IS NOT NULL)
        ORDER BY e.done_at DESC, e.id DESC LIMIT $7`;
     const holds = `SELECT 'hold' AS kind, ${common}, NULL AS lift_id, e.kind AS hold_kind, NULL AS role, NULL::int AS reps, e.seconds, e.target, false AS strapped, NULL::int AS slipped_at_rep, e.ended
         FROM logged_hold e WHERE ${where} AND $4::text IS NULL AND ($5::text IS NULL OR e.grip = $5) AND (NOT $6 OR e.ended = 'slipped')
        ORDER BY e.done_at DESC, e.id DESC LIMIT $7`;
     const parts = filter.kind === 'hold' ? [holds] : filter.kind === 'set' ? [sets] : [sets, holds];
+    // Holds alone ask nothing of lifts.
+    if (filter.kind === 'hold') args.pop();
     return this.db.query(
       `SELECT x.*, t.held_on::text AS day, t.title, t.note_to_lifter,
               coalesce((SELECT json_agg(json_build_object('by', a.name, 'at', c.corrected_at, 'before', c.before) ORDER BY c.corrected_at)
@@ -313,7 +314,7 @@ export class LogRepository {
 
 function fromHold(row: HoldRow): LoggedObservation[] {
   const { seconds, ended, grip, chalk, diameter, place, age } = row;
-  const lift = findLift(HOLD_KINDS_BY_ID[row.kind].lifts[0])!;
+  const lift = holdLift(row.kind);
   // A hang says something only where it is known what hangs.
   if (lift.loadMeans === 'addedToBody' && row.body_mass === null) return [];
   const { load } = setDemand({

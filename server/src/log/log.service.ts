@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { findLift, HOLD_KINDS_BY_ID, SLIP_CAUSES, type HoldKindId } from '@iron-clasp/core';
+import { findLift, HOLD_KINDS_BY_ID, SLIP_CAUSES, type HoldKindId, holdLift } from '@iron-clasp/core';
 import {
   LIMITS,
   type CorrectionRequest,
@@ -250,6 +250,7 @@ function entryOf(row: LogRow): LogEntry {
     reps: row.reps,
     seconds: row.seconds,
     target: row.target,
+    gripped: row.hold_kind !== null || (findLift(row.lift_id!)?.grips ?? true),
     grip: row.grip,
     sideUnder: row.side_under,
     strapped: row.strapped,
@@ -275,7 +276,7 @@ function refuseOther<Row>(sent: Row, stored: Row, fields: readonly (keyof Row)[]
 }
 
 function isHang(kind: HoldKindId): boolean {
-  return findLift(HOLD_KINDS_BY_ID[kind].lifts[0])!.loadMeans === 'addedToBody';
+  return holdLift(kind).loadMeans === 'addedToBody';
 }
 
 function nothingHeld(): Problem {

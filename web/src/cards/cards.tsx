@@ -1,7 +1,7 @@
 import type { CallsView } from '@iron-clasp/contract';
-import { HOLD_KINDS_BY_ID, GRIP_NAMES, type MassUnit } from '@iron-clasp/core';
+import { HOLD_KINDS_BY_ID, GRIP_NAMES, type BarLoading, type MassUnit } from '@iron-clasp/core';
 import { ArrowLeft, Printer } from 'lucide-react';
-import type { ReactElement, ReactNode } from 'react';
+import { Fragment, type ReactElement, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import { useCalls, useToday } from '../api/queries.ts';
 import { useUnit } from '../api/use-unit.ts';
@@ -90,7 +90,7 @@ export function WrittenCard({ view, unit }: { view: CallsView; unit: MassUnit })
         <caption className="sr-only">Sets in order</caption>
         <thead>
           <tr className="border-b border-ink text-left">
-            {['lift', 'set', 'load', 'one side', 'grip and chalk'].map((name) => (
+            {['set', 'load and one side', 'grip and chalk'].map((name) => (
               <th key={name} scope="col" className="label py-1 pr-3">
                 {name}
               </th>
@@ -99,55 +99,50 @@ export function WrittenCard({ view, unit }: { view: CallsView; unit: MassUnit })
         </thead>
         <tbody>
           {groups.map(({ first: set, count }, i) => (
-            <tr key={set.id} className="border-b border-rule align-top">
-              <td className="py-1 pr-3">
-                {groups[i - 1]?.first.liftName === set.liftName ? (
-                  <span className="sr-only">{set.liftName}</span>
-                ) : (
-                  <b>{set.liftName}</b>
-                )}
-              </td>
-              <td className="py-1 pr-3 whitespace-nowrap">
-                {ROLE_WORDS[set.role]} {count > 1 && `${count} × `}
-                {set.seconds ? seconds(set.seconds) : set.reps}
-              </td>
-              <td className="figures py-1 pr-3 text-lg whitespace-nowrap">
-                {formatMass(set.loading.total, unit)}
-              </td>
-              <td className="py-1 pr-3 text-sm">{loadingWords(set.loading)}</td>
-              <td className="py-1">
-                <span className="flex items-start gap-2">
-                  {set.call.choice && (
-                    <GripMark
-                      choice={set.call.choice}
-                      {...(set.call.sideUnder && { sideUnder: set.call.sideUnder })}
-                      size={18}
-                    />
-                  )}
-                  <span>
-                    {set.line}
-                    {set.call.verdict === 'weak' && <b> (weak)</b>}
+            <Fragment key={set.id}>
+              {groups[i - 1]?.first.liftName !== set.liftName && <Lift name={set.liftName} />}
+              <tr className="border-b border-rule align-top">
+                <td className="py-1 pr-3">
+                  {ROLE_WORDS[set.role]}{' '}
+                  <b className="whitespace-nowrap">
+                    {count > 1 && `${count} × `}
+                    {set.seconds ? seconds(set.seconds) : set.reps}
+                  </b>
+                </td>
+                <Loaded kg={set.loading.total} loading={set.loading} unit={unit} />
+                <td className="py-1">
+                  <span className="flex items-start gap-2">
+                    {set.call.choice && (
+                      <GripMark
+                        choice={set.call.choice}
+                        {...(set.call.sideUnder && { sideUnder: set.call.sideUnder })}
+                        size={18}
+                      />
+                    )}
+                    <span>
+                      {set.line}
+                      {set.call.verdict === 'weak' && <b> (weak)</b>}
+                    </span>
                   </span>
-                </span>
-              </td>
-            </tr>
+                </td>
+              </tr>
+            </Fragment>
           ))}
           {hold && !hold.barred && (
-            <tr className="border-b border-rule align-top">
-              <td className="py-1 pr-3">
-                <b>{HOLD_KINDS_BY_ID[hold.kind].name}</b>
-              </td>
-              <td className="py-1 pr-3 whitespace-nowrap">
-                {hold.sets} × {hold.seconds} s
-              </td>
-              <td className="figures py-1 pr-3 text-lg whitespace-nowrap">{formatMass(hold.load, unit)}</td>
-              <td className="py-1 pr-3 text-sm">{loadingWords(hold.loading)}</td>
-              <td className="py-1">
-                {GRIP_NAMES[hold.grip]}
-                {hold.sideUnder && `, ${hold.sideUnder} under`}; rest {hold.rest[0] / 60}–{hold.rest[1] / 60}{' '}
-                min
-              </td>
-            </tr>
+            <>
+              <Lift name={HOLD_KINDS_BY_ID[hold.kind].name} />
+              <tr className="border-b border-rule align-top">
+                <td className="py-1 pr-3 whitespace-nowrap">
+                  {hold.sets} × {hold.seconds} s
+                </td>
+                <Loaded kg={hold.load} loading={hold.loading} unit={unit} />
+                <td className="py-1">
+                  {GRIP_NAMES[hold.grip]}
+                  {hold.sideUnder && `, ${hold.sideUnder} under`}; rest {hold.rest[0] / 60}–
+                  {hold.rest[1] / 60} min
+                </td>
+              </tr>
+            </>
           )}
         </tbody>
       </table>
@@ -156,6 +151,27 @@ export function WrittenCard({ view, unit }: { view: CallsView; unit: MassUnit })
         {cues.length > 0 && <Sentences title="Set it up" of={cues} />}
       </div>
     </article>
+  );
+}
+
+/** The lift that the rows below it are of. */
+function Lift({ name }: { name: string }): ReactElement {
+  return (
+    <tr className="border-b border-rule">
+      <th scope="rowgroup" colSpan={3} className="pt-2 pb-0.5 text-left">
+        {name}
+      </th>
+    </tr>
+  );
+}
+
+/** What stands on the bar, and the plates of one side. */
+function Loaded({ kg, loading, unit }: { kg: number; loading: BarLoading; unit: MassUnit }): ReactElement {
+  return (
+    <td className="py-1 pr-3">
+      <span className="figures mr-3 text-lg whitespace-nowrap">{formatMass(kg, unit)}</span>
+      <span className="block text-sm sm:inline print:inline">{loadingWords(loading)}</span>
+    </td>
   );
 }
 

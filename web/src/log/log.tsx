@@ -159,7 +159,7 @@ function logTable(entries: readonly LogEntry[]): Table {
       each.load,
       each.reps,
       each.seconds,
-      each.grip,
+      each.gripped ? each.grip : '',
       each.sideUnder,
       each.strapped ? 'yes' : 'no',
       each.chalk,
@@ -213,9 +213,15 @@ function Entry({
   const slipped = entry.slippedAtRep !== null || entry.ended === 'slipped';
   const cause = SLIP_CAUSES.find((each) => each.id === entry.cause)?.cause;
   const said = [
-    entry.strapped ? 'straps' : GRIP_NAMES[entry.grip],
+    ...(entry.gripped ? [entry.strapped ? 'straps' : GRIP_NAMES[entry.grip]] : []),
     ...(entry.sideUnder ? [`${entry.sideUnder} under`] : []),
-    ...(entry.chalk === 'none' ? ['no chalk'] : entry.chalk === 'liquid' ? ['liquid chalk'] : []),
+    ...(!entry.gripped
+      ? []
+      : entry.chalk === 'none'
+        ? ['no chalk']
+        : entry.chalk === 'liquid'
+          ? ['liquid chalk']
+          : []),
     ...(entry.pain ? [`pain ${entry.pain}`] : []),
     ...(entry.confidence ? [`confidence ${entry.confidence} of 5`] : []),
   ];

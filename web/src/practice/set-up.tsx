@@ -54,13 +54,14 @@ export function SetUp(): ReactElement {
               <span className="capitalize">{GRIP_NAMES[choice]}</span>
             </h2>
             {DRAWN[choice] && <Drawn steps={DRAWN[choice]} />}
-            <ol className="mt-2 list-decimal pl-6">
+            <p className="label mt-3">said with a set</p>
+            <ul>
               {cues.map((cue) => (
                 <li key={cue.id} className="py-1">
                   {cue.text}
                 </li>
               ))}
-            </ol>
+            </ul>
             <p className="mt-1">
               <span className="label">chalk</span> {CHALK_PLACES[choice].join(', ')}
             </p>
