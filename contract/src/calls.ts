@@ -30,7 +30,7 @@ import { GRIPS, CHALK, SIDES, FINITE } from './fields.ts';
 import type { HoldDecisionView } from './holds.ts';
 import type { LoggedSetView, LoggedHoldView } from './log.ts';
 
-const CHOICES = [...GRIPS, 'straps'] as const satisfies readonly GripChoice[];
+export const CHOICES = [...GRIPS, 'straps'] as const satisfies readonly GripChoice[];
 
 const REASON_MESSAGE = 'Say why in 3 to 300 characters: the reason is kept with the call.';
 

@@ -1,17 +1,29 @@
-import { IsISO8601, IsIn, IsNumber, IsString, Max, MaxLength, Min } from 'class-validator';
+import {
+  IsISO8601,
+  IsIn,
+  IsNumber,
+  IsOptional,
+  IsString,
+  IsUUID,
+  Max,
+  MaxLength,
+  Min,
+} from 'class-validator';
 import type {
   Grip,
+  GripChoice,
   HandsToday,
   HoldPrescription,
   LikelyCause,
   PlatePairs,
   SessionUnderWay,
   SetRole,
+  Side,
   SqueezeProtocol,
   SqueezeTest,
 } from '@iron-clasp/core';
-import type { SessionHead, CallsView } from './calls.ts';
-import { LIMITS, TARGET_MESSAGE, FINITE } from './fields.ts';
+import { CHOICES, type SessionHead, type CallsView } from './calls.ts';
+import { SIDES, LIMITS, TARGET_MESSAGE, FINITE } from './fields.ts';
 import type { LoggedHoldView } from './log.ts';
 
 /** Ends a session, with a word to the lifter. */
@@ -23,6 +35,8 @@ export class FinishRequest {
   @MaxLength(1000, { message: 'Keep the note to 1000 characters.' })
   note: string;
 }
+
+const LOAD_STANDS = `Load must be a number from 0 to ${LIMITS.load.max} kg.`;
 
 const CLOCK_STATES = ['running', 'stopped'] as const;
 
@@ -41,6 +55,36 @@ export class ClockRequest {
   @Min(1, { message: TARGET_MESSAGE })
   @Max(LIMITS.holdSeconds.max, { message: TARGET_MESSAGE })
   target: number;
+}
+
+/**
+ * What a lane on the floor stands at, for those who follow on another screen: the set of now as the coach agreed on it,
+ * which may be another than the server would call. Nothing of it is stored.
+ */
+export class StandsRequest {
+  /** Null at the hold, and where all is done. */
+  @IsOptional()
+  @IsUUID(undefined, { message: 'Name the set.' })
+  plannedSetId: string | null;
+
+  /** kg on the bar. */
+  @IsNumber(FINITE, { message: LOAD_STANDS })
+  @Min(0, { message: LOAD_STANDS })
+  @Max(LIMITS.load.max, { message: LOAD_STANDS })
+  load: number;
+
+  /** The call as one would say it. */
+  @IsString({ message: 'Say the call.' })
+  @MaxLength(300, { message: 'Say the call in at most 300 characters.' })
+  line: string;
+
+  @IsOptional()
+  @IsIn(CHOICES, { message: 'Choose double overhand, mixed, hook or straps.' })
+  choice?: GripChoice;
+
+  @IsOptional()
+  @IsIn(SIDES, { message: 'Side under must be left or right.' })
+  sideUnder?: Side;
 }
 
 /** Everything a floor needs to run a session without a network: the calls, and what they are called again from. */
@@ -70,8 +114,12 @@ export interface FloorView {
 /** What happens on the floor, told to whoever follows it. */
 export interface LiveEvent {
   readonly sessionId: string;
-  /** `changed`: something was logged, taken back or decided; `clock`: a hold clock runs or stopped. */
-  readonly kind: 'changed' | 'clock' | 'finished';
+  /**
+   * `changed`: something was logged, taken back or decided; `clock`: a hold clock runs or stopped; `stands`: the lane is at
+   * another set, or at another call.
+   */
+  readonly kind: 'changed' | 'clock' | 'stands' | 'finished';
+  readonly stands?: StandsRequest;
   readonly clock?: {
     readonly state: 'running' | 'stopped';
     readonly seconds: number;

@@ -42,6 +42,18 @@ it('a coach starts the floor for three, switches lanes, logs in one tap, and a s
     await page.click('To the hold').catch(() => undefined);
     await page.click('Undo');
     await laptop.says('nothing done yet', 'section[aria-label="Jun Takeda-Moss"]');
+    // Whoever jumps to another set takes those who follow along; who begins to follow later is told too.
+    const set = async (): Promise<string> =>
+      /\d.* × \d+/.exec(await page.text('section[aria-label="The set"]'))![0];
+    const before = await set();
+    await page.click('All sets');
+    await page.driver.findElement({ css: 'section[aria-label="All sets"] li:nth-child(3) button' }).click();
+    await page.find('section[aria-label="The set"]');
+    const now = await set();
+    expect(now).not.toBe(before);
+    await laptop.says(now, 'section[aria-label="Jun Takeda-Moss"]');
+    await laptop.driver.navigate().refresh();
+    await laptop.says(now, 'section[aria-label="Jun Takeda-Moss"]');
   } finally {
     await laptop.close();
   }

@@ -12,7 +12,9 @@ import type {
   SheetView,
 } from '@iron-clasp/contract';
 import { callAgain, sameCall } from '@iron-clasp/core';
+import { firstValueFrom } from 'rxjs';
 import { DEMO_LIFTER } from '../src/demo/scenario.ts';
+import { Live } from '../src/floor/live.ts';
 import { addForeignCoach, Coach, startApi, TODAY, type Api } from './api.test-helper.ts';
 
 let api: Api;
@@ -259,6 +261,17 @@ describe('following a session', () => {
       kind: 'clock',
       clock: { state: 'running', seconds: 2.5, target: 10 },
     });
+    const stands = {
+      plannedSetId: (await calls()).sets.at(-1)!.id,
+      load: 120,
+      line: 'mixed, right under',
+      choice: 'mixed',
+      sideUnder: 'right',
+    };
+    await coach.send('put', `/sessions/${session}/stands`, stands, 204);
+    expect(await wanted('stands')).toEqual({ sessionId: session, kind: 'stands', stands });
+    // Whoever begins to follow now is told where the lane stands.
+    expect(await firstValueFrom(api.app.get(Live).of([session]))).toMatchObject({ kind: 'stands' });
     await log((await calls()).sets.find((each) => each.done === null)!);
     expect(await wanted('changed')).toMatchObject({ sessionId: session });
     request.destroy();

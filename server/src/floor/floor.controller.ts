@@ -1,6 +1,12 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Put, Sse, type MessageEvent } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { ClockRequest, FinishRequest, type FloorView, type SessionEndView } from '@iron-clasp/contract';
+import {
+  ClockRequest,
+  FinishRequest,
+  StandsRequest,
+  type FloorView,
+  type SessionEndView,
+} from '@iron-clasp/contract';
 import { isUUID } from 'class-validator';
 import { interval, map, merge, type Observable } from 'rxjs';
 import type { SignedIn } from '../accounts/accounts.repository.ts';
@@ -72,6 +78,22 @@ export class FloorController {
   ): Promise<void> {
     await this.calls.known(who.club.id, id);
     this.live.tell({ sessionId: id, kind: 'clock', clock: { state, seconds, target } });
+  }
+
+  @LifterMay({ session: 'id' })
+  @Put('sessions/:id/stands')
+  @HttpCode(204)
+  @ApiOperation({
+    summary: 'Tell those who follow the session which set and call it stands at; nothing is stored',
+  })
+  async stands(
+    @Who() who: SignedIn,
+    @Param('id', new KnownId('session')) id: string,
+    @Body() { plannedSetId, load, line, choice, sideUnder }: StandsRequest,
+  ): Promise<void> {
+    await this.calls.known(who.club.id, id);
+    const stands = { plannedSetId, load, line, ...(choice && { choice }), ...(sideUnder && { sideUnder }) };
+    this.live.tell({ sessionId: id, kind: 'stands', stands });
   }
 
   @Sse('live/:sessions')

@@ -101,7 +101,7 @@ export function WrittenCard({ view, unit }: { view: CallsView; unit: MassUnit })
           {groups.map(({ first: set, count }, i) => (
             <Fragment key={set.id}>
               {groups[i - 1]?.first.liftName !== set.liftName && <Lift name={set.liftName} />}
-              <tr className="border-b border-rule align-top">
+              <tr className="border-b border-rule align-baseline">
                 <td className="py-1 pr-3">
                   {ROLE_WORDS[set.role]}{' '}
                   <b className="whitespace-nowrap">
@@ -131,12 +131,19 @@ export function WrittenCard({ view, unit }: { view: CallsView; unit: MassUnit })
           {hold && !hold.barred && (
             <>
               <Lift name={HOLD_KINDS_BY_ID[hold.kind].name} />
-              <tr className="border-b border-rule align-top">
+              <tr className="border-b border-rule align-baseline">
                 <td className="py-1 pr-3 whitespace-nowrap">
                   {hold.sets} × {hold.seconds} s
                 </td>
                 <Loaded kg={hold.load} loading={hold.loading} unit={unit} />
                 <td className="py-1">
+                  <span className="mr-2 inline-block align-middle">
+                    <GripMark
+                      choice={hold.grip}
+                      {...(hold.sideUnder && { sideUnder: hold.sideUnder })}
+                      size={18}
+                    />
+                  </span>
                   {GRIP_NAMES[hold.grip]}
                   {hold.sideUnder && `, ${hold.sideUnder} under`}; rest {hold.rest[0] / 60}–
                   {hold.rest[1] / 60} min

@@ -21,6 +21,7 @@ import {
   decide,
   laneOf,
   proposalsOf,
+  saidOn,
   undo,
   type DoneEntry,
   type DoneHold,
@@ -36,6 +37,7 @@ import { Refused } from './refused.tsx';
 import { SetPanel } from './set-panel.tsx';
 import { useCallsAgain } from './use-calls-again.ts';
 import { useRest } from './use-clock.ts';
+import { NO_SET, useTellStands } from './use-tell-stands.ts';
 
 /** What lies over the lane: nothing, the list of sets, a set told otherwise, or an entry that is said more of. */
 type Over =
@@ -122,6 +124,18 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
   const now = lane.current;
   const call = now?.kind === 'set' ? agreedCall(now.set, memory) : null;
   const load = now?.kind === 'set' ? loadOf(now.set, call!, view) : 0;
+  useTellStands(
+    session.id,
+    now?.kind === 'set'
+      ? {
+          plannedSetId: now.set.id,
+          load,
+          line: saidOn(call!),
+          ...(call!.choice && { choice: call!.choice }),
+          ...(call!.sideUnder && { sideUnder: call!.sideUnder }),
+        }
+      : NO_SET,
+  );
   const lastSet = lane.sets.filter(({ done }) => done).at(-1);
   return (
     <main className="relative flex min-h-[calc(100dvh-2px)] flex-col">

@@ -1,14 +1,8 @@
-import {
-  HOLD_KINDS_BY_ID,
-  GRIP_NAMES,
-  loadBar,
-  sayCall,
-  type HoldPrescription,
-  type SetCall,
-} from '@iron-clasp/core';
+import { HOLD_KINDS_BY_ID, GRIP_NAMES, loadBar, type HoldPrescription, type SetCall } from '@iron-clasp/core';
 import type { CalledSet, FloorView } from '@iron-clasp/contract';
 import { useState, type ReactElement } from 'react';
 import { useUnit } from '../api/use-unit.ts';
+import { saidOn } from './lane.ts';
 import { BarDrawing } from '../marks/bar-drawing.tsx';
 import { GripMark } from '../marks/grip-mark.tsx';
 import { Button } from '../parts/button.tsx';
@@ -72,7 +66,7 @@ export function SetPanel(props: SetPanelProps): ReactElement {
           {call.choice && (
             <GripMark choice={call.choice} {...(call.sideUnder && { sideUnder: call.sideUnder })} size={40} />
           )}
-          {call.choice === null && call.lighterLoad !== undefined ? 'only lighter' : sayCall(call)}
+          {saidOn(call)}
         </p>
         {call.probability !== null && (
           <p className="figures text-lg text-quiet">

@@ -1,4 +1,4 @@
-import type { LiveEvent } from '@iron-clasp/contract';
+import type { CalledSet, CallsView, LiveEvent, StandsRequest } from '@iron-clasp/contract';
 import { useQueryClient } from '@tanstack/react-query';
 import { sayCall } from '@iron-clasp/core';
 import { useEffect, useState, type ReactElement } from 'react';
@@ -23,6 +23,7 @@ export function Live(): ReactElement {
   const ids = sessionIds.split(',');
   const client = useQueryClient();
   const [clocks, setClocks] = useState<Readonly<Record<string, Followed>>>({});
+  const [stands, setStands] = useState<Readonly<Record<string, StandsRequest>>>({});
   const [connected, setConnected] = useState(false);
   useEffect(() => {
     const stream = new EventSource(`/api/live/${sessionIds}`);
@@ -37,6 +38,10 @@ export function Live(): ReactElement {
     stream.onerror = () => setConnected(false);
     stream.onmessage = ({ data }: MessageEvent<string>) => {
       const event = JSON.parse(data) as LiveEvent;
+      if (event.kind === 'stands') {
+        setStands((now) => ({ ...now, [event.sessionId]: event.stands! }));
+        return;
+      }
       if (event.kind !== 'clock') {
         void client.invalidateQueries({ queryKey: keys.calls(event.sessionId) });
         return;
@@ -63,14 +68,22 @@ export function Live(): ReactElement {
       </header>
       <div className="grid gap-x-8 gap-y-4 pt-3 md:grid-cols-2 2xl:grid-cols-3">
         {ids.map((id) => (
-          <LiveLane key={id} id={id} followed={clocks[id]} />
+          <LiveLane key={id} id={id} followed={clocks[id]} stands={stands[id]} />
         ))}
       </div>
     </main>
   );
 }
 
-function LiveLane({ id, followed }: { id: string; followed: Followed | undefined }): ReactElement {
+function LiveLane({
+  id,
+  followed,
+  stands,
+}: {
+  id: string;
+  followed: Followed | undefined;
+  stands: StandsRequest | undefined;
+}): ReactElement {
   const calls = useCalls(id);
   const unit = useUnit();
   if (!calls.data)
@@ -80,7 +93,8 @@ function LiveLane({ id, followed }: { id: string; followed: Followed | undefined
       <Failed error={calls.error} retry={() => void calls.refetch()} />
     );
   const { session, sets, hold, holdsDone } = calls.data;
-  const now = sets.find((set) => set.done === null);
+  const now = standsAt(sets, stands);
+  const line = stands && now?.id === stands.plannedSetId ? stands : called(now);
   const last = [...sets].reverse().find((set) => set.done);
   const lastHold = holdsDone.at(-1);
   return (
@@ -96,17 +110,17 @@ function LiveLane({ id, followed }: { id: string; followed: Followed | undefined
       ) : now ? (
         <>
           <p className="figures text-6xl font-semibold">
-            {formatMass(now.loading.total, unit)} × {now.seconds ? saySeconds(now.seconds) : now.reps}
+            {formatMass(line!.load, unit)} × {now.seconds ? saySeconds(now.seconds) : now.reps}
           </p>
           <p className="flex items-center gap-3 text-2xl">
-            {now.call.choice && (
+            {line!.choice && (
               <GripMark
-                choice={now.call.choice}
-                {...(now.call.sideUnder && { sideUnder: now.call.sideUnder })}
+                choice={line!.choice}
+                {...(line!.sideUnder && { sideUnder: line!.sideUnder })}
                 size={40}
               />
             )}
-            {sayCall(now.call)}
+            {line!.line}
           </p>
           <p className="text-lg text-quiet">
             {now.liftName}, {ROLE_WORDS[now.role]}
@@ -126,6 +140,27 @@ function LiveLane({ id, followed }: { id: string; followed: Followed | undefined
       </p>
     </section>
   );
+}
+
+/** The set that the floor says it is at; where it says nothing, or that one is done, the first that is not. */
+function standsAt(sets: CallsView['sets'], stands: StandsRequest | undefined): CalledSet | undefined {
+  const open = sets.filter((set) => set.done === null);
+  const said = stands && open.find((set) => set.id === stands.plannedSetId);
+  if (said) return said;
+  // At the hold, whatever sets were jumped over.
+  return stands?.plannedSetId === null ? undefined : open[0];
+}
+
+/** What the server calls, where the floor has said nothing. */
+function called(set: CalledSet | undefined): Omit<StandsRequest, 'plannedSetId'> | undefined {
+  if (!set) return undefined;
+  const { choice, sideUnder } = set.call;
+  return {
+    load: set.loading.total,
+    line: sayCall(set.call),
+    ...(choice && { choice }),
+    ...(sideUnder && { sideUnder }),
+  };
 }
 
 function Running({ clock, target }: Followed): ReactElement {
