@@ -1,6 +1,4 @@
-import type { HandsToday } from '@iron-clasp/core';
-
-export type FlagLevel = 'stop' | 'caution' | 'note';
+import type { AttentionLevel, HandsToday } from '@iron-clasp/core';
 
 /** One lifter on the rack. */
 export interface RackRow {
@@ -10,7 +8,7 @@ export interface RackRow {
   readonly nextSession: { readonly id: string; readonly on: string; readonly title: string } | null;
   readonly meet: { readonly name: string; readonly on: string; readonly days: number } | null;
   readonly hands: HandsToday;
-  readonly flag: { readonly level: FlagLevel; readonly text: string } | null;
+  readonly flag: { readonly level: AttentionLevel; readonly text: string } | null;
 }
 
 export interface RackView {

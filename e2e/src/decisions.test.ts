@@ -98,7 +98,7 @@ it('a hands check by keyboard changes the calls at once and says which; the same
   await page.says(/Kept: \d+ lines? called anew/);
   await page.says(/straps, .* instead of/);
   await page.says(/left callus torn/, 'section[aria-label="Earlier checks"]');
-  await page.says(/torn skin left/, 'nav[aria-label="The rack"]');
+  await page.says(/Torn skin, left/, 'nav[aria-label="The rack"]');
   await page.click('Same as last time');
   await page.says('Kept: no call changed');
   // Healed again for those who come after.

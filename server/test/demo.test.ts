@@ -39,7 +39,7 @@ describe('the demo club', () => {
     expect(lifters[0]).toMatchObject({ name: 'Jun Takeda-Moss', flag: { level: 'stop' } });
     expect(lifters.find((row) => row.name === 'Ruth Calloway')!.flag).toEqual({
       level: 'caution',
-      text: 'blood pressure not cleared',
+      text: 'Not cleared: blood pressure',
     });
   });
 

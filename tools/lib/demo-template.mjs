@@ -1,4 +1,3 @@
-import pg from 'pg';
 import { demoDay } from './demo-day.mjs';
 import { freePort } from './machine.mjs';
 import { startServer } from './server.mjs';
@@ -11,6 +10,8 @@ const TEMPLATE = 'demo';
  * @returns what those tests have to know in their environment.
  */
 export async function makeDemoTemplate(root, databaseUrl) {
+  // The test command reads this file before it has installed anything.
+  const { default: pg } = await import('pg');
   const client = new pg.Client({ connectionString: databaseUrl });
   await client.connect();
   await client.query(`CREATE DATABASE ${TEMPLATE}`);

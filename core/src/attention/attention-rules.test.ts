@@ -20,6 +20,8 @@ it('a quiet lifter needs nothing', () => {
 it.each<[string, Partial<AttentionFacts>]>([
   ['attention.numb', { hands: { left: { ...SOUND_HAND, numb: true }, right: SOUND_HAND } }],
   ['attention.torn-skin', { hands: { left: SOUND_HAND, right: { ...SOUND_HAND, palm: 'torn' } } }],
+  ['attention.finger', { hands: { left: { ...SOUND_HAND, finger: 'sprained' }, right: SOUND_HAND } }],
+  ['attention.sharp-pain', { hands: { left: { ...SOUND_HAND, bicepsPain: 8 }, right: SOUND_HAND } }],
   ['attention.uncleared', { uncleared: ['blood pressure'] }],
   ['attention.pain', { hands: { left: SOUND_HAND, right: { ...SOUND_HAND, elbowPain: 4 } } }],
   ['attention.squeeze-down', { squeezeDown: ['right'] }],

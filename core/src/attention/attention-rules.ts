@@ -1,11 +1,16 @@
 import { CLOSING_TO_OPENING_LIMIT } from '../grip-week/grip-work.ts';
 import { PAIN_PARTS, PAINS, SIDES, type HandsToday, type Side } from '../hands/hand-state.ts';
 import { handsCheck } from '../calls/check-call.ts';
+import { SHARP_PAIN } from '../calls/safety-rules.ts';
 import { bool, listOf, oneOf, optional, range, record, text, whole, type Check } from '../shape.ts';
 
 /** Pages on which what is found can be mended. */
 export const ATTENTION_STEPS = ['hands', 'squeeze', 'holds', 'calls', 'log', 'profile'] as const;
 export type AttentionStep = (typeof ATTENTION_STEPS)[number];
+
+/** How grave a finding is, the gravest first. */
+export const ATTENTION_LEVELS = ['stop', 'caution', 'note'] as const;
+export type AttentionLevel = (typeof ATTENTION_LEVELS)[number];
 
 /** What is known of a lifter who may need the coach. */
 export interface AttentionFacts {
@@ -38,7 +43,7 @@ export interface AttentionFacts {
 /** Something that wants the coach's eye, with the one step to where it is mended. */
 export interface AttentionFinding {
   readonly ruleId: string;
-  readonly level: 'stop' | 'caution' | 'note';
+  readonly level: AttentionLevel;
   readonly text: string;
   readonly step: AttentionStep;
 }
@@ -46,7 +51,7 @@ export interface AttentionFinding {
 /** A rule of the club view. */
 export interface AttentionRule {
   readonly id: string;
-  readonly level: AttentionFinding['level'];
+  readonly level: AttentionLevel;
   readonly step: AttentionStep;
   /** The rule as a coach would say it. */
   readonly reason: string;
@@ -84,6 +89,17 @@ export const ATTENTION_RULES: readonly AttentionRule[] = [
       ),
   },
   {
+    id: 'attention.sharp-pain',
+    level: 'stop',
+    step: 'hands',
+    reason: `Pain of ${SHARP_PAIN} or more: no gripping today.`,
+    find: (facts) =>
+      said(
+        sides(facts, (hand) => PAIN_PARTS.some((part) => (hand[part] ?? 0) >= SHARP_PAIN)),
+        (found) => `Sharp pain, ${found}`,
+      ),
+  },
+  {
     id: 'attention.torn-skin',
     level: 'stop',
     step: 'hands',
@@ -92,6 +108,17 @@ export const ATTENTION_RULES: readonly AttentionRule[] = [
       said(
         sides(facts, (hand) => hand.palm === 'torn' || hand.thumb === 'torn'),
         (found) => `Torn skin, ${found}`,
+      ),
+  },
+  {
+    id: 'attention.finger',
+    level: 'stop',
+    step: 'hands',
+    reason: 'Sprained or dislocated finger: straps for pulling until it has healed.',
+    find: (facts) =>
+      said(
+        sides(facts, (hand) => hand.finger !== 'sound'),
+        (found) => `Injured finger, ${found}`,
       ),
   },
   {
@@ -110,7 +137,9 @@ export const ATTENTION_RULES: readonly AttentionRule[] = [
       const found = SIDES.flatMap((side) => {
         const hand = facts.hands[side];
         const parts = PAIN_PARTS.flatMap((part) =>
-          (hand[part] ?? 0) >= NOTED_PAIN ? [`${PAINS[part]} ${hand[part]}`] : [],
+          (hand[part] ?? 0) >= NOTED_PAIN && (hand[part] ?? 0) < SHARP_PAIN
+            ? [`${PAINS[part]} ${hand[part]}`]
+            : [],
         );
         return parts.length ? [`${side} ${parts.join(', ')}`] : [];
       });
@@ -146,7 +175,7 @@ export const ATTENTION_RULES: readonly AttentionRule[] = [
       const now = recent / Math.max(recentSets, 1);
       const then = before / Math.max(beforeSets, 1);
       return now > RISE * then
-        ? `Slips rising: ${recent} of ${recentSets} bare-handed sets in 14 days, ${before} of ${beforeSets} before`
+        ? `Slips rising: ${recent} of ${recentSets} bare sets in 14 days, ${before} of ${beforeSets} before`
         : undefined;
     },
   },

@@ -1,5 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import {
+  ATTENTION_LEVELS,
   curveOverTime,
   findAttention,
   fitHoldCurve,
@@ -34,8 +35,6 @@ import { ClubRepository, type ClubFacts } from './club.repository.ts';
 /** Weeks over which every curve is fitted, and how far back observations are wanted for the oldest. */
 const WEEKS = 26;
 const MEMORY_DAYS = WEEKS * 7 + 200;
-
-const GRAVITY = { stop: 0, caution: 1, note: 2 } as const;
 
 @Injectable()
 export class ClubService {
@@ -85,7 +84,7 @@ export class ClubService {
       read.push({ id: each.id, name: each.name, findings: findAttention(about) });
     }
     const gravity = ({ findings }: (typeof read)[number]): number =>
-      Math.min(...findings.map((found) => GRAVITY[found.level]));
+      Math.min(...findings.map((found) => ATTENTION_LEVELS.indexOf(found.level)));
     return {
       today,
       lifters: read

@@ -1,50 +1,49 @@
 import { SOUND_HAND } from '@iron-clasp/core';
-import { attention, byAttention, type AttentionFacts } from './attention.ts';
+import { byAttention, flagOf } from './attention.ts';
 
 const sound = { left: SOUND_HAND, right: SOUND_HAND };
-const facts = (more: Partial<AttentionFacts> = {}): AttentionFacts => ({
+const facts = (more: Partial<Parameters<typeof flagOf>[0]> = {}): Parameters<typeof flagOf>[0] => ({
   hands: sound,
-  history: [],
-  recentSlips: 0,
-  daysToMeet: null,
+  uncleared: [],
+  recent: 0,
+  recent_sets: 40,
+  before: 0,
+  before_sets: 40,
+  meet: null,
   ...more,
 });
 
-describe('attention', () => {
+describe('attention on the rack', () => {
   it.each([
     ['nothing', facts(), null],
-    [
-      'numb',
-      facts({ hands: { ...sound, left: { ...SOUND_HAND, numb: true } } }),
-      { level: 'stop', text: 'numb left: no gripping' },
-    ],
+    ['hands nobody has looked at', facts({ hands: null }), null],
     [
       'torn before uncleared',
       facts({
         hands: { ...sound, right: { ...SOUND_HAND, palm: 'torn' } },
-        history: [{ kind: 'shoulder', cleared: false }],
+        uncleared: ['shoulder'],
       }),
-      { level: 'stop', text: 'torn skin right' },
+      { level: 'stop', text: 'Torn skin, right' },
     ],
     [
       'uncleared before sore',
-      facts({
-        hands: { ...sound, right: { ...SOUND_HAND, pain: 6 } },
-        history: [{ kind: 'bloodPressure', cleared: false }],
-      }),
-      { level: 'caution', text: 'blood pressure not cleared' },
+      facts({ hands: { ...sound, right: { ...SOUND_HAND, pain: 6 } }, uncleared: ['bloodPressure'] }),
+      { level: 'caution', text: 'Not cleared: blood pressure' },
     ],
     [
-      'cleared is no flag',
-      facts({ history: [{ kind: 'bicepsTendon', side: 'right', cleared: true }] }),
-      null,
+      'more slips than the fortnight before',
+      facts({ recent: 4, before: 1 }),
+      { level: 'caution', text: 'Slips rising: 4 of 40 bare sets in 14 days, 1 of 40 before' },
     ],
-    ['slips from three on', facts({ recentSlips: 3 }), { level: 'note', text: '3 slips in 14 days' }],
-    ['two slips are luck', facts({ recentSlips: 2 }), null],
-    ['meet within a fortnight', facts({ daysToMeet: 14 }), { level: 'note', text: 'meet is near' }],
-    ['meet later', facts({ daysToMeet: 15 }), null],
+    ['as many slips as ever', facts({ recent: 4, before: 4 }), null],
   ] as const)('%s', (_name, given, expected) => {
-    expect(attention(given)).toEqual(expected);
+    expect(flagOf(given, null)).toEqual(expected);
+  });
+
+  it('a meet within a fortnight', () => {
+    const meet = (days: number): Parameters<typeof flagOf>[1] => ({ name: 'Open', on: '2026-12-08', days });
+    expect(flagOf(facts(), meet(14))).toEqual({ level: 'note', text: 'Open in 14 days' });
+    expect(flagOf(facts(), meet(15))).toBeNull();
   });
 
   it('orders by gravity, then the nearest session, then name', () => {

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
-import { SOUND_HAND, type HandsToday, type HistoryFlag, type School } from '@iron-clasp/core';
+import { SOUND_HAND, type HandsToday, type HistoryKind, type School } from '@iron-clasp/core';
 import type {
   ArchivedLifter,
   KnownHistory,
@@ -12,6 +12,7 @@ import type {
 import { insertNew } from '../database/insert-new.ts';
 import { DataSource, IsNull, MoreThanOrEqual } from 'typeorm';
 import type { PageKey } from '../http/paging.ts';
+import { joinBareFortnights, NOT_GRIPPED, type BareFortnights } from '../log/bare-fortnights.ts';
 import { SchoolsRepository } from '../schools/schools.repository.ts';
 import { HandsCheck, Lifter, LifterChange, LifterHistory, Meet, SeasonMarkRow } from './lifter.entity.ts';
 
@@ -26,13 +27,13 @@ export interface LifterProfile {
   readonly nextMeet: Meet | null;
 }
 
-export interface RackFacts {
+export interface RackFacts extends BareFortnights {
   readonly id: string;
   readonly name: string;
   readonly sport: string;
   readonly hands: HandsToday | null;
-  readonly history: readonly HistoryFlag[];
-  readonly slips: number;
+  /** Conditions of the history that nobody has cleared. */
+  readonly uncleared: readonly HistoryKind[];
   readonly session: { readonly id: string; readonly on: string; readonly title: string } | null;
   readonly meet: { readonly name: string; readonly on: string } | null;
 }
@@ -178,19 +179,16 @@ export class LiftersRepository {
     return this.db.query(
       `SELECT l.id, l.name, l.sport,
               (SELECT h.hands FROM hands_check h WHERE h.lifter_id = l.id ORDER BY h.checked_at DESC LIMIT 1) AS hands,
-              coalesce((SELECT json_agg(json_strip_nulls(json_build_object('kind', y.kind, 'side', y.side, 'cleared', y.cleared)) ORDER BY y.kind)
-                          FROM lifter_history y WHERE y.lifter_id = l.id), '[]') AS history,
-              ((SELECT count(*) FROM logged_set s WHERE s.lifter_id = l.id AND s.done_at > $2::date - 14
-                   AND s.slipped_at_rep IS NOT NULL AND NOT s.strapped AND s.undone_at IS NULL)
-               + (SELECT count(*) FROM logged_hold d WHERE d.lifter_id = l.id AND d.done_at > $2::date - 14
-                   AND d.ended = 'slipped' AND d.undone_at IS NULL))::int AS slips,
+              coalesce((SELECT json_agg(y.kind ORDER BY y.kind) FROM lifter_history y WHERE y.lifter_id = l.id AND NOT y.cleared), '[]') AS uncleared,
+              bare.*,
               (SELECT json_build_object('id', t.id, 'on', t.held_on, 'title', t.title) FROM training_session t
                 WHERE t.lifter_id = l.id AND t.held_on >= $2::date AND NOT t.finished AND t.removed_at IS NULL ORDER BY t.held_on LIMIT 1) AS session,
               (SELECT json_build_object('name', m.name, 'on', m.held_on) FROM meet m
                 WHERE m.lifter_id = l.id AND m.held_on >= $2::date AND m.removed_at IS NULL ORDER BY m.held_on LIMIT 1) AS meet
-         FROM lifter l WHERE l.club_id = $1 AND l.archived_at IS NULL AND ($3 = '' OR strpos(lower(l.name), $3) > 0)
+         FROM lifter l ${joinBareFortnights('$4')}
+        WHERE l.club_id = $1 AND l.archived_at IS NULL AND ($3 = '' OR strpos(lower(l.name), $3) > 0)
         ORDER BY l.name, l.id`,
-      [clubId, today, find.trim().toLowerCase()],
+      [clubId, today, find.trim().toLowerCase(), NOT_GRIPPED],
     );
   }
 

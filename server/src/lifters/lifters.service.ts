@@ -12,7 +12,7 @@ import {
 } from 'date-fns';
 import { Clock } from '../clock.ts';
 import { notFound } from '../http/problem.ts';
-import { attention, byAttention } from './attention.ts';
+import { byAttention, flagOf } from './attention.ts';
 import { LiftersRepository, UNCHECKED_HANDS, type LifterProfile } from './lifters.repository.ts';
 
 /** Weeks of history on the season strip. */
@@ -36,15 +36,19 @@ export class LiftersService {
   async rack(clubId: string, find = '', after: string | null = null): Promise<RackView> {
     const today = this.clock.today();
     const facts = await this.lifters.rack(clubId, today, find);
-    const rows = facts.map(({ slips, session, meet, history, ...row }) => {
-      const hands = row.hands ?? UNCHECKED_HANDS;
-      const days = meet ? differenceInCalendarDays(parseISO(meet.on), parseISO(today)) : null;
+    const rows = facts.map(({ id, name, sport, session, ...row }) => {
+      const meet = row.meet && {
+        ...row.meet,
+        days: differenceInCalendarDays(parseISO(row.meet.on), parseISO(today)),
+      };
       return {
-        ...row,
-        hands,
+        id,
+        name,
+        sport,
+        hands: row.hands ?? UNCHECKED_HANDS,
         nextSession: session,
-        meet: meet && { ...meet, days: days! },
-        flag: attention({ hands, history, recentSlips: slips, daysToMeet: days }),
+        meet,
+        flag: flagOf(row, meet),
       };
     });
     rows.sort(byAttention);

@@ -9,17 +9,10 @@ import type {
   MixedSet,
   Side,
 } from '@iron-clasp/core';
-import {
-  findLift,
-  HOLD_KINDS,
-  LIFTS,
-  observeSet,
-  setDemand,
-  type HoldKindId,
-  holdLift,
-} from '@iron-clasp/core';
+import { findLift, HOLD_KINDS, observeSet, setDemand, type HoldKindId, holdLift } from '@iron-clasp/core';
 import { DataSource, IsNull, Not } from 'typeorm';
 import type { CorrectionView } from '@iron-clasp/contract';
+import { NOT_GRIPPED } from './bare-fortnights.ts';
 import { insertNew } from '../database/insert-new.ts';
 import type { PageKey } from '../http/paging.ts';
 import { LogCorrection, LoggedHold, LoggedSet } from './log.entity.ts';
@@ -64,9 +57,6 @@ interface SetRow {
 
 /** Logs further back than this weigh under a twentieth and are left out of the fit, days. */
 const MEMORY_DAYS = 200;
-
-/** Lifts that do not hang from the hands say nothing about them. */
-const NOT_GRIPPED = LIFTS.filter((lift) => !lift.grips).map((lift) => lift.id);
 
 /** Holds of which the thumb is half: they are no part of the support curve. */
 const PINCHED: readonly HoldKindId[] = HOLD_KINDS.filter((kind) => holdLift(kind).curve === 'pinch');

@@ -175,7 +175,9 @@ function Flag({ flag }: { flag: NonNullable<RackRow['flag']> }): ReactElement {
       className={clsx('flex items-center gap-1.5 text-sm', tone, flag.level !== 'note' && 'font-semibold')}
     >
       <Icon size={14} aria-hidden className="shrink-0" />
-      {flag.text}
+      <span className="truncate" title={flag.text}>
+        {flag.text}
+      </span>
     </span>
   );
 }
