@@ -95,6 +95,7 @@ export {
   MAX_STAND_INS,
   maxOfLift,
   type KnownBest,
+  type KnownBests,
   type LiftMax,
   type MaxStandIn,
 } from './set-line/max-of-lift.ts';

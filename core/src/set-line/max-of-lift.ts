@@ -1,11 +1,19 @@
 import { findLift, liftOf } from '../set-demand/lifts.ts';
 import type { Lift } from '../set-demand/lift.ts';
-import { listOf, positive, record, text, type Check } from '../shape.ts';
+import { listOf, optional, positive, record, text, type Check } from '../shape.ts';
 
 /** A lifter's best in a lift, kg as the lift is written. */
 export interface KnownBest {
   readonly liftId: string;
   readonly load: number;
+}
+
+/** What is known of a lifter's bests. */
+export interface KnownBests {
+  /** Best deadlift, kg. */
+  readonly deadliftMax: number;
+  /** Best lifts beside it. */
+  readonly bests?: readonly KnownBest[];
 }
 
 /** What percentages and efforts are told against. */
@@ -52,6 +60,11 @@ export const MAX_STAND_INS: readonly MaxStandIn[] = [
 
 export const bestsCheck: Check = listOf(record<KnownBest>({ liftId: text(60), load: positive(2000) }), 100);
 
+const knownCheck: Check = record<KnownBests>({
+  deadliftMax: positive(2000),
+  bests: optional(bestsCheck),
+});
+
 /**
  * The best that a percentage of a lift is of: the lift's own where it is known, else the one that stands in by
  * {@link MAX_STAND_INS}; undefined where neither is known. Loads kg.
@@ -60,13 +73,10 @@ export const bestsCheck: Check = listOf(record<KnownBest>({ liftId: text(60), lo
  * @example maxOfLift('clean-pull', { deadliftMax: 200, bests: [{ liftId: 'clean', load: 110 }] }).max // 110
  * @example maxOfLift('squat', { deadliftMax: 200, bests: [] }) // undefined
  */
-export function maxOfLift(
-  lift: Lift | string,
-  { deadliftMax, bests = [] }: { readonly deadliftMax: number; readonly bests?: readonly KnownBest[] },
-): LiftMax | undefined {
+export function maxOfLift(lift: Lift | string, known: KnownBests): LiftMax | undefined {
   const asked = liftOf(lift, 'lift');
-  positive(2000)('deadliftMax', deadliftMax);
-  bestsCheck('bests', bests);
+  knownCheck('', known);
+  const { deadliftMax, bests = [] } = known;
   const best = (liftId: string): LiftMax | undefined => {
     if (liftId === DEADLIFT) return { max: deadliftMax, liftId };
     const own = bests.find((each) => each.liftId === liftId);
