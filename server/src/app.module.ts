@@ -31,6 +31,8 @@ import { Live } from './floor/live.ts';
 import { GrippersController } from './grippers/grippers.controller.ts';
 import { GrippersRepository } from './grippers/grippers.repository.ts';
 import { GrippersService } from './grippers/grippers.service.ts';
+import { HoldBlocksService } from './holds/hold-blocks.service.ts';
+import { HoldFactsService } from './holds/hold-facts.ts';
 import { HoldPrescriber } from './holds/hold-prescriber.ts';
 import { HoldsController } from './holds/holds.controller.ts';
 import { HoldsRepository } from './holds/holds.repository.ts';
@@ -131,6 +133,8 @@ export class AppModule {
         GrippersRepository,
         GrippersService,
         HoldPrescriber,
+        HoldFactsService,
+        HoldBlocksService,
         HoldsRepository,
         HoldsService,
         CurveMonthsService,

@@ -30,7 +30,7 @@ import { Clock } from '../clock.ts';
 import { CurvesService } from '../curves/curves.service.ts';
 import { HoldPrescriber, wantsBodyMass } from '../holds/hold-prescriber.ts';
 import { HoldsRepository } from '../holds/holds.repository.ts';
-import { notFound, Problem } from '../http/problem.ts';
+import { changedMeanwhile, notFound, Problem } from '../http/problem.ts';
 import { KitRepository, type VenueKit } from '../kit/kit.repository.ts';
 import { LiftersService } from '../lifters/lifters.service.ts';
 import type { LifterProfile } from '../lifters/lifters.repository.ts';
@@ -187,11 +187,7 @@ export class CallsService {
       !stays &&
       !(await this.training.change([{ ...session, version }], () => ({ venueId, barId, heldOn })))
     ) {
-      throw new Problem(
-        409,
-        'changed-meanwhile',
-        'This session was changed since the page was opened. Reload to see it, then choose again.',
-      );
+      throw changedMeanwhile('session');
     }
     return this.session(clubId, sessionId);
   }

@@ -16,6 +16,7 @@ import {
   holdLift,
 } from '@iron-clasp/core';
 import type { SpacingClashView } from '@iron-clasp/contract';
+import type { LifterProfile } from '../lifters/lifters.repository.ts';
 import type { LoggedHold, LoggedSet } from '../log/log.entity.ts';
 
 /** What a session holds, planned or done. */
@@ -150,4 +151,12 @@ export function gripItems(
       ];
     }),
   ];
+}
+
+/** A week of events with the meet that they lead to. */
+export function weekOf(
+  events: readonly GripEvent[],
+  { nextMeet }: LifterProfile,
+): { events: readonly GripEvent[]; meetOn?: string } {
+  return { events, ...(nextMeet && { meetOn: nextMeet.heldOn }) };
 }

@@ -10,6 +10,7 @@ import type { SignedIn } from '../accounts/accounts.repository.ts';
 import { LifterMay, Who } from '../accounts/guard.ts';
 import { Live } from '../floor/live.ts';
 import { KnownId } from '../http/validation.ts';
+import { HoldBlocksService } from './hold-blocks.service.ts';
 import { HoldsService } from './holds.service.ts';
 
 @ApiTags('holds')
@@ -17,6 +18,7 @@ import { HoldsService } from './holds.service.ts';
 export class HoldsController {
   constructor(
     private readonly holds: HoldsService,
+    private readonly blocks: HoldBlocksService,
     private readonly live: Live,
   ) {}
 
@@ -76,14 +78,14 @@ export class HoldsController {
     @Param('id', new KnownId('block')) id: string,
     @Body() body: HoldBlockRequest,
   ): Promise<HoldsView> {
-    await this.holds.saveBlock(who.club.id, who.account.id, lifter, id, body);
+    await this.blocks.save(who.club.id, who.account.id, lifter, id, body);
     return this.holds.view(who.club.id, lifter);
   }
 
   @Delete('hold-blocks/:id')
   @ApiOperation({ summary: 'Take a hold block off, with the holds it put into sessions not begun' })
   async removeBlock(@Who() who: SignedIn, @Param('id', new KnownId('block')) id: string): Promise<HoldsView> {
-    const lifter = await this.holds.removeBlock(who.club.id, id);
+    const lifter = await this.blocks.remove(who.club.id, id);
     return this.holds.view(who.club.id, lifter);
   }
 }

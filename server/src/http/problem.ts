@@ -28,3 +28,11 @@ export const notFound = (what: string): Problem =>
     'not-found',
     `This ${what} is not in your club, or is no longer there. Go back to the rack and open it afresh.`,
   );
+
+/** Somebody was faster: nothing is overwritten unseen. */
+export const changedMeanwhile = (what: string): Problem =>
+  new Problem(
+    409,
+    'changed-meanwhile',
+    `This ${what} was changed since the page was opened. Nothing of yours was saved or lost; reload to see the other version.`,
+  );

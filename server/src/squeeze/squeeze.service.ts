@@ -25,7 +25,7 @@ import type {
 } from '@iron-clasp/contract';
 import { addDays, format, parseISO } from 'date-fns';
 import { Clock } from '../clock.ts';
-import { notFound, Problem } from '../http/problem.ts';
+import { changedMeanwhile, notFound, Problem } from '../http/problem.ts';
 import { takenAt } from '../http/taken-at.ts';
 import { KitRepository } from '../kit/kit.repository.ts';
 import { LiftersService } from '../lifters/lifters.service.ts';
@@ -170,11 +170,7 @@ export class SqueezeService {
     if (!(await this.squeezes.saveProtocol(row))) {
       const now = await this.squeezes.protocol(clubId, id);
       if (now && isDeepStrictEqual(protocolView(now), protocolView(row))) return protocolView(now);
-      throw new Problem(
-        409,
-        'changed-meanwhile',
-        'This protocol was changed since the page was opened. Reload to see it, then change it again.',
-      );
+      throw changedMeanwhile('protocol');
     }
     return protocolView(row);
   }

@@ -4,7 +4,7 @@ import { findLift, parseSetLine, writeSetLines, type MassUnit } from '@iron-clas
 import type { SessionPlanView, SessionRequest, VenueChoice, WeeksView } from '@iron-clasp/contract';
 import { addDays, differenceInCalendarDays, format, parseISO, startOfISOWeek } from 'date-fns';
 import { Clock } from '../clock.ts';
-import { notFound, Problem } from '../http/problem.ts';
+import { changedMeanwhile, notFound, Problem } from '../http/problem.ts';
 import { KitRepository } from '../kit/kit.repository.ts';
 import type { Lifter } from '../lifters/lifter.entity.ts';
 import { LiftersService } from '../lifters/lifters.service.ts';
@@ -113,7 +113,7 @@ export class ProgramsService {
         },
         sets: setsFor(repeat.id),
       }));
-    if (!(await this.training.save([{ session, sets }, ...repeats]))) throw changedMeanwhile();
+    if (!(await this.training.save([{ session, sets }, ...repeats]))) throw changedMeanwhile('session');
     return this.plan(clubId, id, unit);
   }
 
@@ -128,14 +128,14 @@ export class ProgramsService {
     if (await this.training.started(id)) throw started();
     const seen = { ...session, version };
     if (!(await this.training.change([seen], () => ({ removedAt: this.clock.now() }))))
-      throw changedMeanwhile();
+      throw changedMeanwhile('session');
   }
 
   /** Takes a removed session back. */
   async restore(clubId: string, id: string, unit: MassUnit): Promise<SessionPlanView> {
     const session = await this.training.removed(clubId, id);
     if (session && !(await this.training.change([session], () => ({ removedAt: null }))))
-      throw changedMeanwhile();
+      throw changedMeanwhile('session');
     return this.plan(clubId, id, unit);
   }
 
@@ -195,8 +195,8 @@ export class ProgramsService {
     const unnamed = source.filter((session) => !session.seriesId);
     const seriesOf = new Map(series.map((session) => [session.id, session.seriesId]));
     if (!(await this.training.change(unnamed, ({ id }) => ({ seriesId: seriesOf.get(id)! }))))
-      throw changedMeanwhile();
-    if (!(await this.training.save(copies))) throw changedMeanwhile();
+      throw changedMeanwhile('session');
+    if (!(await this.training.save(copies))) throw changedMeanwhile('session');
     return { sessions: copies.length, left: weeks * source.length - copies.length };
   }
 
@@ -218,7 +218,7 @@ export class ProgramsService {
     if (there.length > 0) throw weekTaken(there);
     const days = differenceInCalendarDays(parseISO(goal), parseISO(monday));
     if (!(await this.training.change(going, ({ heldOn }) => ({ heldOn: shifted(heldOn, days) }))))
-      throw changedMeanwhile();
+      throw changedMeanwhile('session');
     return { sessions: going.length, left: week.length - going.length };
   }
 
@@ -228,7 +228,7 @@ export class ProgramsService {
     const week = await this.training.between(lifterId, ...weekOf(day));
     const going = week.filter((each) => !each.started).map((each) => each.session);
     const removedAt = this.clock.now();
-    if (!(await this.training.change(going, () => ({ removedAt })))) throw changedMeanwhile();
+    if (!(await this.training.change(going, () => ({ removedAt })))) throw changedMeanwhile('session');
     return { sessions: going.length, left: week.length - going.length };
   }
 
@@ -267,14 +267,6 @@ function started(): Problem {
     409,
     'session-started',
     'Something of this session is already logged, so it is history now. Copy it to another day and change the copy.',
-  );
-}
-
-function changedMeanwhile(): Problem {
-  return new Problem(
-    409,
-    'changed-meanwhile',
-    'This session was changed since the page was opened. Nothing of yours was saved or lost; reload to see the other version.',
   );
 }
 
