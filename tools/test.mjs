@@ -12,8 +12,9 @@ import { run, say, Trouble } from './lib/say.mjs';
 const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
 const CHROMIUM = ['/usr/bin/chromium', '/usr/bin/chromedriver'];
 
-/** Test files that run at once. */
+/** Test files that run at once: a core each; browser tests wait more than they work. */
 const SIDE_BY_SIDE = 2;
+const BROWSERS = 3;
 
 const score = { passed: 0, failed: 0 };
 const toStop = [];
@@ -80,7 +81,8 @@ async function runJest(title, projects, work, env = {}) {
     '--testTimeout=60000',
   ];
   // The start command wants the machine for itself.
-  args.push(projects.includes('tools') ? '--runInBand' : `--maxWorkers=${SIDE_BY_SIDE}`);
+  const workers = projects.includes('e2e') ? BROWSERS : SIDE_BY_SIDE;
+  args.push(projects.includes('tools') ? '--runInBand' : `--maxWorkers=${workers}`);
   const child = spawn(process.execPath, args, {
     cwd: ROOT,
     env: { ...process.env, ...env },

@@ -7,6 +7,8 @@ import { OwnServer } from './own-server.test-helper.ts';
 
 /** Longest wait for a condition, ms: generous, since only a failure ever waits so long. */
 const PATIENCE = 20_000;
+/** How often a condition is looked at, ms. */
+const LOOK = 40;
 
 export const COACH = { email: 'maren@tarnquay.example', password: 'rope-works-26' };
 
@@ -64,7 +66,7 @@ export class Page {
       soft,
       PATIENCE,
       `Waited in vain for ${what}. The page says:\n${await this.text().catch(() => '')}`,
-      100,
+      LOOK,
     );
   }
 
@@ -83,7 +85,7 @@ export class Page {
   }
 
   find(css: string): Promise<WebElement> {
-    return this.driver.wait(until.elementLocated(By.css(css)), PATIENCE, `no ${css}`);
+    return this.driver.wait(until.elementLocated(By.css(css)), PATIENCE, `no ${css}`, LOOK);
   }
 
   count(css: string): Promise<number> {
@@ -97,8 +99,9 @@ export class Page {
       until.elementLocated(By.xpath(xpath)),
       PATIENCE,
       `no button or link "${words}"`,
+      LOOK,
     );
-    return this.driver.wait(until.elementIsVisible(found), PATIENCE, `"${words}" is not visible`);
+    return this.driver.wait(until.elementIsVisible(found), PATIENCE, `"${words}" is not visible`, LOOK);
   }
 
   async click(words: string): Promise<void> {
@@ -108,7 +111,7 @@ export class Page {
   /** An input by its label. */
   async field(label: string): Promise<WebElement> {
     const xpath = `//input[@id=//label[contains(normalize-space(.), "${label}")]/@for]`;
-    return this.driver.wait(until.elementLocated(By.xpath(xpath)), PATIENCE, `no field "${label}"`);
+    return this.driver.wait(until.elementLocated(By.xpath(xpath)), PATIENCE, `no field "${label}"`, LOOK);
   }
 
   async type(label: string, words: string): Promise<void> {

@@ -1,4 +1,5 @@
 import { By } from 'selenium-webdriver';
+import type { CallsView, SheetView } from '@iron-clasp/contract';
 import { Page } from './browser.test-helper.ts';
 
 let page: Page;
@@ -79,6 +80,46 @@ it('what if: other chalk beside the real calls, by key, and nothing saved', asyn
     'the panel to close',
   );
 }, 60_000);
+
+it('what if: another gym, a thicker bar, the meet’s rules, hurt hands, each beside the real calls', async () => {
+  await page.openLifter('Odalys Brandt');
+  const id = (await page.path()).split('/')[2]!;
+  const { nextSessionId } = (await page.api<SheetView>('GET', `/lifters/${id}/sheet`)).body;
+  const calls = async (): Promise<unknown> =>
+    (await page.api<CallsView>('GET', `/sessions/${nextSessionId}/calls`)).body.sets.map((set) => set.line);
+  const real = await calls();
+  await page.keys('w');
+  const panel = 'section[aria-label="What if"]';
+  await page.find(panel);
+  const attempt = async (option: string): Promise<void> => {
+    const xpath = `//section[@aria-label="What if"]//option[normalize-space(.)="${option}"]`;
+    await page.driver.findElement(By.xpath(xpath)).click();
+  };
+  const back = async (label: string): Promise<void> => {
+    const xpath = `//section[@aria-label="What if"]//label[starts-with(normalize-space(.), "${label}")]//option[1]`;
+    await page.driver.findElement(By.xpath(xpath)).click();
+    await page.says('Choose what to try', panel);
+  };
+  await attempt('Harbour hotel gym');
+  await page.says(/Tried at Harbour hotel gym: \d+ lines would change/, panel);
+  await back('What if at');
+  // A bar that the hand hardly closes on holds less: some row says how much.
+  await attempt('38 mm');
+  await page.says(/Tried a 38 mm bar/, panel);
+  await page.says(/what if: .*\d+ %/);
+  await back('bar');
+  await page.driver.findElement(By.css(`${panel} input[type=checkbox]`)).click();
+  await page.says(/Tried by the rules of Lantern Cup/, panel);
+  await page.says(/what if: mixed.*\n.*Lantern Cup: the rulebook bars straps/);
+  await page.driver.findElement(By.css(`${panel} input[type=checkbox]`)).click();
+  await page.says('Choose what to try', panel);
+  await attempt('right: biceps pain 5');
+  await page.says(/Tried with other hands/, panel);
+  await page.says(/what if: .*left under/);
+  expect(await page.accessibility()).toEqual([]);
+  expect(await calls()).toEqual(real);
+  await page.click('Back to the real calls');
+}, 120_000);
 
 it('a hands check by keyboard changes the calls at once and says which; the same again is one press', async () => {
   await page.openLifter('Bram Oosterhuis');

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { join } from 'node:path';
+import { rmSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import pg from 'pg';
 import { freePort, temporaryFolder } from '../../tools/lib/machine.mjs';
 import { startPostgres } from '../../tools/lib/postgres.mjs';
@@ -105,5 +106,6 @@ export class OwnServer {
   async stop(): Promise<void> {
     await this.#running?.stop();
     this.#cluster?.running.remove();
+    if (this.#cluster) rmSync(dirname(this.#cluster.data), { recursive: true, force: true });
   }
 }

@@ -29,7 +29,7 @@ it.each<[string, Partial<AttentionFacts>]>([
     'attention.third-attempt',
     { meet: { name: 'Open', days: 30, third: { load: 200, chance: 0.9, asked: 0.98 } } },
   ],
-  ['attention.slips-rising', { slips: { recent: 5, recentSets: 40, before: 2, beforeSets: 40 } }],
+  ['attention.slips-rising', { slips: { recent: 6, recentSets: 30, before: 2, beforeSets: 32 } }],
   ['attention.closing-against-opening', { closingToOpening: null }],
   ['attention.closing-against-opening', { closingToOpening: 9 }],
   ['attention.test-overdue', { daysSinceTest: 43 }],
@@ -41,6 +41,8 @@ it.each<[string, Partial<AttentionFacts>]>([
 it.each<[string, Partial<AttentionFacts>]>([
   ['as many slips as before', { slips: { recent: 5, recentSets: 40, before: 5, beforeSets: 40 } }],
   ['more slips among more sets', { slips: { recent: 6, recentSets: 80, before: 3, beforeSets: 40 } }],
+  ['a rise that chance brings often', { slips: { recent: 7, recentSets: 62, before: 4, beforeSets: 60 } }],
+  ['every set slipped, as before', { slips: { recent: 4, recentSets: 4, before: 5, beforeSets: 5 } }],
   ['two slips, which may be chance', { slips: { recent: 2, recentSets: 10, before: 0, beforeSets: 40 } }],
   ['no test where the club does not test', { tests: false, daysSinceTest: 400 }],
   [

@@ -61,8 +61,8 @@ export interface AttentionRule {
 
 /** Slips in a fortnight below which a rise is chance. */
 export const FEWEST_SLIPS = 3;
-/** A rise is one from this many times the fortnight before, by share of sets. */
-const RISE = 1.5;
+/** Standard errors by which a share of slips must have risen: chance does so once in ten. */
+const RISE_Z = 1.2816;
 /** Pain, 0–10, from which the coach should know. */
 export const NOTED_PAIN = 4;
 /** Days after which a squeeze test is overdue: six weeks. */
@@ -168,13 +168,12 @@ export const ATTENTION_RULES: readonly AttentionRule[] = [
     id: 'attention.slips-rising',
     level: 'caution',
     step: 'log',
-    reason: 'More slips in the last fortnight than in the one before, by share of bare-handed sets.',
+    reason:
+      'A larger share of bare-handed sets slipped in the last fortnight than in the one before, by more than chance brings nine times in ten.',
     find: ({ slips }: AttentionFacts): string | undefined => {
       const { recent, recentSets, before, beforeSets } = slips;
       if (recent < FEWEST_SLIPS) return undefined;
-      const now = recent / Math.max(recentSets, 1);
-      const then = before / Math.max(beforeSets, 1);
-      return now > RISE * then
+      return riseOfShare(recent, recentSets, before, beforeSets) >= RISE_Z
         ? `Slips rising: ${recent} of ${recentSets} bare sets in 14 days, ${before} of ${beforeSets} before`
         : undefined;
     },
@@ -210,6 +209,14 @@ export const ATTENTION_RULES: readonly AttentionRule[] = [
       meet && meet.days >= 0 && meet.days <= 14 ? `${meet.name} in ${meet.days} days` : undefined,
   },
 ];
+
+/** Difference of two shares in standard errors, pooled. Source: the two-proportion score test. */
+function riseOfShare(recent: number, recentSets: number, before: number, beforeSets: number): number {
+  const [n, m] = [Math.max(recentSets, recent, 1), Math.max(beforeSets, before, 1)];
+  const pooled = (recent + before) / (n + m);
+  const error = Math.sqrt(pooled * (1 - pooled) * (1 / n + 1 / m));
+  return error > 0 ? (recent / n - before / m) / error : 0;
+}
 
 const count = whole(0, 1_000_000);
 const factsCheck: Check = record<AttentionFacts>({

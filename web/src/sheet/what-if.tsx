@@ -23,6 +23,7 @@ const HURTS: Readonly<Record<string, Partial<HandToday>>> = {
   'torn thumb': { thumb: 'torn' },
   'sprained finger': { finger: 'sprained' },
   'pain 5': { pain: 5 },
+  'biceps pain 5': { bicepsPain: 5 },
 };
 
 /** Bars worth trying, mm. */
