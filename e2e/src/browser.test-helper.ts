@@ -1,5 +1,5 @@
 import axe from 'axe-core';
-import { By, error, until, type WebElement } from 'selenium-webdriver';
+import { By, error, until, type Locator, type WebElement } from 'selenium-webdriver';
 import type { Driver } from 'selenium-webdriver/chrome.js';
 // The same browser, with the same flags, takes the screenshots.
 import { openBrowser, setSize } from '../../tools/lib/browser.mjs';
@@ -106,6 +106,19 @@ export class Page {
 
   async click(words: string): Promise<void> {
     await steady(async () => (await this.named(words)).click());
+  }
+
+  /** Presses what has no words of its own: an option, a label, a zone of a drawing. */
+  async press(where: Locator): Promise<void> {
+    await steady(async () => {
+      const found = this.driver.wait(
+        until.elementLocated(where),
+        PATIENCE,
+        `no ${JSON.stringify(where)}`,
+        LOOK,
+      );
+      await found.click();
+    });
   }
 
   /** An input by its label. */

@@ -31,7 +31,7 @@ it('a coach brushes a bar, adds a venue, is shown what cannot be used, and a ses
   await page.click('Program');
   await page.click('Write a session');
   await page.find('form[aria-label="Session"]');
-  await page.driver.findElement(By.xpath('//select/option[.="Net loft"]')).click();
+  await page.press(By.xpath('//select/option[.="Net loft"]'));
   await (await page.find('input[aria-label="Line 1: sets"]')).sendKeys('top 1x1 @ 250kg');
   await page.says(/more than the plates of Net loft make.*borrow plates/s);
   await page.click('Leave it');
@@ -46,15 +46,15 @@ it('repeats a week, is told of a week that is taken, clears it, and takes a sess
   await page.click('move');
   await page.click('Move the week');
   await page.says(/would come onto what is written already: .*Clear or move that week first/);
-  await page.driver.findElement(By.xpath('(//button[.="clear"])[2]')).click();
+  await page.press(By.xpath('(//button[.="clear"])[2]'));
   await page.click('Clear the week');
   await page.until(
     async () => (await page.driver.findElements(weeks)).length === before - 1,
     'the second week to be cleared',
   );
   // The first week fills the gap it left.
-  await page.driver.findElement(By.xpath('(//button[.="repeat"])[1]')).click();
-  await page.driver.findElement(By.xpath('//option[.="1 week"]')).click();
+  await page.press(By.xpath('(//button[.="repeat"])[1]'));
+  await page.press(By.xpath('//option[.="1 week"]'));
   await page.click('Repeat the week');
   await page.until(
     async () => (await page.driver.findElements(weeks)).length === before,
@@ -62,7 +62,7 @@ it('repeats a week, is told of a week that is taken, clears it, and takes a sess
   );
   const last = By.xpath('(//button[starts-with(@aria-label, "Take off ")])[last()]');
   const words = (await page.driver.findElement(last).getAttribute('aria-label'))!;
-  await page.driver.findElement(last).click();
+  await page.press(last);
   await page.says(/is off the program/);
   await page.click('Undo');
   await page.until(
@@ -88,7 +88,7 @@ it('copies a school, adjusts it, and lets a lifter follow the copy', async () =>
   await page.openLifter('Bram Oosterhuis');
   await page.click('Profile');
   await page.find('form[aria-label="Profile"]');
-  await page.driver.findElement(By.xpath('//option[.="Bare hands, ours (ours)"]')).click();
+  await page.press(By.xpath('//option[.="Bare hands, ours (ours)"]'));
   await page.click('Save');
   await page.says('Saved.');
   await page.says(/school: Bare hands → Bare hands, ours/, 'section[aria-label="What was changed"]');

@@ -14,7 +14,7 @@ const choose = async (label: string, within: string): Promise<void> => {
     async () => (await page.driver.findElements(By.xpath(xpath))).length > 0,
     `the choice ${label}`,
   );
-  await page.driver.findElement(By.xpath(xpath)).click();
+  await page.press(By.xpath(xpath));
 };
 const openRow = async (words: string): Promise<void> => {
   const xpath = `//button[@data-row][contains(normalize-space(.), "${words}")]`;
@@ -22,7 +22,7 @@ const openRow = async (words: string): Promise<void> => {
     async () => (await page.driver.findElements(By.xpath(xpath))).length > 0,
     `the row ${words}`,
   );
-  await page.driver.findElement(By.xpath(xpath)).click();
+  await page.press(By.xpath(xpath));
   await page.find('aside[aria-label="Reasons"]');
 };
 const drawer = 'aside[aria-label="Reasons"]';
@@ -70,7 +70,7 @@ it('what if: other chalk beside the real calls, by key, and nothing saved', asyn
   await page.says('Deadlift, heavy');
   await page.keys('w');
   await page.find('section[aria-label="What if"]');
-  await page.driver.findElement(By.xpath('//section[@aria-label="What if"]//option[.="no chalk"]')).click();
+  await page.press(By.xpath('//section[@aria-label="What if"]//option[.="no chalk"]'));
   await page.says(/Tried no chalk: \d+ lines? would change\. Nothing is saved\./);
   await page.says(/what if:/);
   expect(await page.accessibility()).toEqual([]);
@@ -93,11 +93,11 @@ it('what if: another gym, a thicker bar, the meet’s rules, hurt hands, each be
   await page.find(panel);
   const attempt = async (option: string): Promise<void> => {
     const xpath = `//section[@aria-label="What if"]//option[normalize-space(.)="${option}"]`;
-    await page.driver.findElement(By.xpath(xpath)).click();
+    await page.press(By.xpath(xpath));
   };
   const back = async (label: string): Promise<void> => {
     const xpath = `//section[@aria-label="What if"]//label[starts-with(normalize-space(.), "${label}")]//option[1]`;
-    await page.driver.findElement(By.xpath(xpath)).click();
+    await page.press(By.xpath(xpath));
     await page.says('Choose what to try', panel);
   };
   await attempt('Harbour hotel gym');
@@ -108,10 +108,10 @@ it('what if: another gym, a thicker bar, the meet’s rules, hurt hands, each be
   await page.says(/Tried a 38 mm bar/, panel);
   await page.says(/what if: .*\d+ %/);
   await back('bar');
-  await page.driver.findElement(By.css(`${panel} input[type=checkbox]`)).click();
+  await page.press(By.css(`${panel} input[type=checkbox]`));
   await page.says(/Tried by the rules of Lantern Cup/, panel);
   await page.says(/what if: mixed.*\n.*Lantern Cup: the rulebook bars straps/);
-  await page.driver.findElement(By.css(`${panel} input[type=checkbox]`)).click();
+  await page.press(By.css(`${panel} input[type=checkbox]`));
   await page.says('Choose what to try', panel);
   await attempt('right: biceps pain 5');
   await page.says(/Tried with other hands/, panel);
@@ -132,7 +132,7 @@ it('a hands check by keyboard changes the calls at once and says which; the same
   await page.driver.executeScript('arguments[0].focus()', thumb);
   await page.keys(' ');
   const torn = '//section[@aria-label="Hands check"]//label[normalize-space(.)="torn"]';
-  await page.driver.findElement(By.xpath(torn)).click();
+  await page.press(By.xpath(torn));
   await page.says(/palm skin\s*torn/, 'ul[aria-label="left hand, zone by zone"]');
   expect(await page.accessibility()).toEqual([]);
   await page.click('Keep the check');
@@ -143,7 +143,7 @@ it('a hands check by keyboard changes the calls at once and says which; the same
   await page.click('Same as last time');
   await page.says('Kept: no call changed');
   // Healed again for those who come after.
-  await page.driver.findElement(By.xpath(torn.replace('"torn"', '"sound"'))).click();
+  await page.press(By.xpath(torn.replace('"torn"', '"sound"')));
   await page.click('Keep the check');
   await page.says(/Kept: \d+ lines? called anew/);
 }, 120_000);

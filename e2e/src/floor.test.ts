@@ -16,8 +16,7 @@ it('a coach starts the floor for three, switches lanes, logs in one tap, and a s
   expect(await page.accessibility()).toEqual([]);
   const { body } = await page.api<TodayView>('GET', '/lifters/today');
   const names = ['Jun Takeda-Moss', 'Ruth Calloway', 'Noor Haddad'];
-  for (const name of names)
-    await page.driver.findElement({ xpath: `//label[contains(., "${name}")]` }).click();
+  for (const name of names) await page.press({ xpath: `//label[contains(., "${name}")]` });
   await page.click('Start');
   await page.at(/^\/floor\//);
   await page.says('Jun Takeda-Moss', 'h1');
@@ -47,7 +46,7 @@ it('a coach starts the floor for three, switches lanes, logs in one tap, and a s
       /\d.* × \d+/.exec(await page.text('section[aria-label="The set"]'))![0];
     const before = await set();
     await page.click('All sets');
-    await page.driver.findElement({ css: 'section[aria-label="All sets"] li:nth-child(3) button' }).click();
+    await page.press({ css: 'section[aria-label="All sets"] li:nth-child(3) button' });
     await page.find('section[aria-label="The set"]');
     const now = await set();
     expect(now).not.toBe(before);
@@ -84,7 +83,7 @@ it('a slip on a top single calls the next one anew; taken, it stands; undone, th
   await page.click('Say more of it');
   await page.click('Confidence before it 2');
   await page.click('Pain 3');
-  await page.driver.findElement({ xpath: '(//fieldset[contains(., "likeliest first")]//label)[2]' }).click();
+  await page.press({ xpath: '(//fieldset[contains(., "likeliest first")]//label)[2]' });
   expect(await page.accessibility()).toEqual([]);
   await page.click('Log it');
   await page.until(async () => !/waiting/.test(await page.text()), 'it to be sent');
@@ -105,10 +104,10 @@ it('a slip on a top single calls the next one anew; taken, it stands; undone, th
 }, 180_000);
 
 it('the log is narrowed, and an entry put right keeps its first value', async () => {
-  await page.driver.findElement({ xpath: '//label[contains(., "slips only")]/input' }).click();
+  await page.press({ xpath: '//label[contains(., "slips only")]/input' });
   await page.until(async () => /slipped=yes/.test(await page.driver.getCurrentUrl()), 'the filter');
   await page.find('section li button');
-  await page.driver.findElement({ css: 'section li button' }).click();
+  await page.press({ css: 'section li button' });
   await page.type('Repetitions', '0');
   await page.click('Put it right');
   await page.says(/at least one repetition/);

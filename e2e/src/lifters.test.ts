@@ -14,7 +14,7 @@ const pick = async (label: string, option: string): Promise<void> => {
     async () => (await page.driver.findElements(By.xpath(xpath))).length > 0,
     `the choice ${option}`,
   );
-  await page.driver.findElement(By.xpath(xpath)).click();
+  await page.press(By.xpath(xpath));
 };
 
 it('a coach adds a lifter with three answers, gives the rest, and the change is on record', async () => {

@@ -187,7 +187,7 @@ describe('squeeze', () => {
     try {
       const id = await open('Iskra Petrov', 'squeeze');
       await page.click('New test');
-      await page.driver.findElement(By.xpath('//label[contains(., "live from a dynamometer")]')).click();
+      await page.press(By.xpath('//label[contains(., "live from a dynamometer")]'));
       await page.type('Port of the dynamometer', '1');
       await page.click('Connect');
       await page.says('No dynamometer answers here');
@@ -224,7 +224,7 @@ describe('squeeze', () => {
     const device = await startDevice(ROOT, { port: 0 });
     await open('Iskra Petrov', 'squeeze');
     await page.click('New test');
-    await page.driver.findElement(By.xpath('//label[contains(., "live from a dynamometer")]')).click();
+    await page.press(By.xpath('//label[contains(., "live from a dynamometer")]'));
     await page.type('Port of the dynamometer', String(device.port));
     await page.click('Connect');
     await page.click('Squeeze, left hand');
@@ -249,7 +249,7 @@ describe('squeeze', () => {
       });
       await open('Iskra Petrov', 'squeeze');
       await page.click('New test');
-      await page.driver.findElement(By.xpath('//label[contains(., "from a trace file")]')).click();
+      await page.press(By.xpath('//label[contains(., "from a trace file")]'));
       const file = await page.find('input[type=file]');
       await file.sendKeys(write('letter.csv', 'Dear coach, the hands are well.'));
       await page.says('a table of times and forces');

@@ -40,7 +40,7 @@ it('a coach writes a session by keyboard, is shown the character that cannot be 
 
 it('changes it, moves a line by key, and copies it a week on', async () => {
   const change = By.xpath('//button[starts-with(@aria-label, "Change Event pulls")]');
-  await page.driver.findElement(change).click();
+  await page.press(change);
   await page.find(line(2));
   // What was written comes back as it was written.
   expect(await (await page.find(line(1))).getAttribute('value')).toBe('ramp top 2x1 @ 91%');
@@ -53,9 +53,7 @@ it('changes it, moves a line by key, and copies it a week on', async () => {
   await page.type('Title', 'Event pulls, heavy');
   await page.click('Write it');
   await page.says('Event pulls, heavy', 'section[aria-label="Coming sessions"]');
-  await page.driver
-    .findElement(By.xpath('//button[starts-with(@aria-label, "Copy Event pulls, heavy")]'))
-    .click();
+  await page.press(By.xpath('//button[starts-with(@aria-label, "Copy Event pulls, heavy")]'));
   await page.find(line(2));
   await page.click('Write it');
   await page.until(

@@ -41,7 +41,7 @@ it('a lifter alone, on a phone: hands, squeeze, every set, the holds, and how it
     await page.until(async () => !(await page.path()).startsWith('/sign-in'), 'to be signed in');
     await page.go(`/floor/${session}`);
     await page.click('They changed');
-    await page.driver.findElement(By.xpath('//label[normalize-space(.)="callused"]')).click();
+    await page.press(By.xpath('//label[normalize-space(.)="callused"]'));
     await page.click('Keep the check');
     await page.until(
       async () => (await page.count('form[aria-label="Squeeze test"]')) === 0,
