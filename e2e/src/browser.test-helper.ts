@@ -6,7 +6,7 @@ import { openBrowser, setSize } from '../../tools/lib/browser.mjs';
 import { OwnServer } from './own-server.test-helper.ts';
 
 /** Longest wait for a condition, ms: generous, since only a failure ever waits so long. */
-const PATIENCE = 20_000;
+const PATIENCE = 40_000;
 /** How often a condition is looked at, ms. */
 const LOOK = 40;
 
@@ -62,12 +62,10 @@ export class Page {
   async until(condition: () => Promise<boolean>, what: string): Promise<void> {
     // The page may redraw between finding and reading an element: that is "not yet", not a failure.
     const soft = async (): Promise<boolean> => condition().catch(() => false);
-    await this.driver.wait(
-      soft,
-      PATIENCE,
-      `Waited in vain for ${what}. The page says:\n${await this.text().catch(() => '')}`,
-      LOOK,
-    );
+    await this.driver.wait(soft, PATIENCE, undefined, LOOK).catch(async () => {
+      const now = await this.text().catch((fault: unknown) => String(fault));
+      throw new Error(`Waited in vain for ${what}. The page says:\n${now}`);
+    });
   }
 
   async text(selector = 'body'): Promise<string> {

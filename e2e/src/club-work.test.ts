@@ -5,7 +5,7 @@ let page: Page;
 beforeAll(async () => {
   page = await Page.open();
   await page.signIn();
-}, 60_000);
+}, 180_000);
 afterAll(() => page.close());
 
 it('a coach brushes a bar, adds a venue, is shown what cannot be used, and a session there is told what it lacks', async () => {
@@ -35,7 +35,7 @@ it('a coach brushes a bar, adds a venue, is shown what cannot be used, and a ses
   await (await page.find('input[aria-label="Line 1: sets"]')).sendKeys('top 1x1 @ 250kg');
   await page.says(/more than the plates of Net loft make.*borrow plates/s);
   await page.click('Leave it');
-}, 120_000);
+}, 240_000);
 
 it('repeats a week, is told of a week that is taken, clears it, and takes a session off and back', async () => {
   await page.openLifter('Noor Haddad');
@@ -70,7 +70,7 @@ it('repeats a week, is told of a week that is taken, clears it, and takes a sess
     'the session to come back',
   );
   expect(await page.accessibility()).toEqual([]);
-}, 120_000);
+}, 240_000);
 
 it('copies a school, adjusts it, and lets a lifter follow the copy', async () => {
   await page.go('/practice/schools');
@@ -93,7 +93,7 @@ it('copies a school, adjusts it, and lets a lifter follow the copy', async () =>
   await page.says('Saved.');
   await page.says(/school: Bare hands → Bare hands, ours/, 'section[aria-label="What was changed"]');
   await page.says('Bare hands, ours', '#sheet header');
-}, 120_000);
+}, 240_000);
 
 it('shares a lifter’s week by a link that a stranger reads, and takes it back', async () => {
   await page.openLifter('Bram Oosterhuis');
@@ -121,7 +121,7 @@ it('shares a lifter’s week by a link that a stranger reads, and takes it back'
   } finally {
     await stranger.close();
   }
-}, 120_000);
+}, 240_000);
 
 it('a lifter takes up an invitation, signs in on a phone, sees their own sheet and nobody else’s', async () => {
   await page.openLifter('Kofi Adeyemi-Lund');
@@ -157,4 +157,4 @@ it('a lifter takes up an invitation, signs in on a phone, sees their own sheet a
   } finally {
     await kofi.close();
   }
-}, 120_000);
+}, 240_000);

@@ -5,7 +5,7 @@ import { Page } from './browser.test-helper.ts';
 let page: Page;
 beforeAll(async () => {
   page = await Page.open();
-}, 60_000);
+}, 180_000);
 afterAll(() => page.close());
 
 const choose = async (label: string, within: string): Promise<void> => {
@@ -52,7 +52,7 @@ it('a coach decides against a call, sees it kept with the reason, and takes it b
   await page.says('The call stands as it is.', drawer);
   await page.click('Earlier decisions (1)');
   await page.says(/taken back by Maren Solvik/, drawer);
-}, 120_000);
+}, 240_000);
 
 it('a decision that a safety rule bars is refused with the rule, and nothing is lost', async () => {
   await page.openLifter('Jun Takeda-Moss');
@@ -63,7 +63,7 @@ it('a decision that a safety rule bars is refused with the rule, and nothing is 
   await (await page.find('form[aria-label="Decide otherwise"] button[type=submit]')).click();
   await page.says(/Override to hook refused\. Torn callus on the left hand/, drawer);
   expect(await (await page.field('Why')).getAttribute('value')).toBe('he says it is fine');
-}, 60_000);
+}, 180_000);
 
 it('what if: other chalk beside the real calls, by key, and nothing saved', async () => {
   await page.openLifter('Odalys Brandt');
@@ -79,7 +79,7 @@ it('what if: other chalk beside the real calls, by key, and nothing saved', asyn
     async () => (await page.count('section[aria-label="What if"]')) === 0,
     'the panel to close',
   );
-}, 60_000);
+}, 180_000);
 
 it('what if: another gym, a thicker bar, the meet’s rules, hurt hands, each beside the real calls', async () => {
   await page.openLifter('Odalys Brandt');
@@ -119,7 +119,7 @@ it('what if: another gym, a thicker bar, the meet’s rules, hurt hands, each be
   expect(await page.accessibility()).toEqual([]);
   expect(await calls()).toEqual(real);
   await page.click('Back to the real calls');
-}, 120_000);
+}, 240_000);
 
 it('a hands check by keyboard changes the calls at once and says which; the same again is one press', async () => {
   await page.openLifter('Bram Oosterhuis');
@@ -146,4 +146,4 @@ it('a hands check by keyboard changes the calls at once and says which; the same
   await page.press(By.xpath(torn.replace('"torn"', '"sound"')));
   await page.click('Keep the check');
   await page.says(/Kept: \d+ lines? called anew/);
-}, 120_000);
+}, 240_000);

@@ -4,7 +4,7 @@ import { Page } from './browser.test-helper.ts';
 let page: Page;
 beforeAll(async () => {
   page = await Page.open();
-}, 60_000);
+}, 180_000);
 afterAll(() => page.close());
 
 async function isAccessible(): Promise<void> {
@@ -16,12 +16,12 @@ describe('every screen passes axe', () => {
     await page.go('/sign-in');
     await page.named('Sign in as the demo coach');
     await isAccessible();
-  }, 60_000);
+  }, 180_000);
 
   it('the rack with nobody open', async () => {
     await page.signIn();
     await isAccessible();
-  }, 60_000);
+  }, 180_000);
 
   it.each(['light', 'dark'] as const)(
     'calls with the reasons drawer, curve with its table, %s',
@@ -43,7 +43,7 @@ describe('every screen passes axe', () => {
       await page.click('rows as a table');
       await isAccessible();
     },
-    60_000,
+    180_000,
   );
 
   it('the dark theme and pounds are kept over a reload', async () => {
@@ -55,7 +55,7 @@ describe('every screen passes axe', () => {
     await page.click('Light theme');
     await page.click('change to kg');
     await page.says(/deadlift 137\.5 kg/);
-  }, 60_000);
+  }, 180_000);
 
   it('the session card, and today’s cards, on a laptop and a phone', async () => {
     await page.openLifter('Odalys Brandt');
@@ -69,7 +69,7 @@ describe('every screen passes axe', () => {
     await page.size(390, 844);
     await isAccessible();
     await page.size(1280, 800);
-  }, 60_000);
+  }, 180_000);
 
   it('the floor, on a phone too, with every target large enough', async () => {
     await page.openLifter('Odalys Brandt');
@@ -91,7 +91,7 @@ describe('every screen passes axe', () => {
       'return document.documentElement.scrollWidth - window.innerWidth',
     );
     expect(overflow).toBeLessThanOrEqual(0);
-  }, 60_000);
+  }, 180_000);
 
   it('the sheet fits 360 px', async () => {
     await page.openLifter('Priya Ramsland');
@@ -105,7 +105,7 @@ describe('every screen passes axe', () => {
       ).toBeLessThanOrEqual(0);
     }
     await page.size(1280, 800);
-  }, 60_000);
+  }, 180_000);
 });
 
 describe('by keyboard alone', () => {
@@ -127,7 +127,7 @@ describe('by keyboard alone', () => {
       `return [...document.querySelectorAll('[data-row]')].indexOf(document.activeElement)`,
     );
     expect(focused).toBe(1);
-  }, 60_000);
+  }, 180_000);
 
   it('runs the floor: Space belongs to the control in focus, the clock keeps the focus, a held key acts once', async () => {
     await page.openLifter('Odalys Brandt');
@@ -167,7 +167,7 @@ describe('by keyboard alone', () => {
     await page.go('/');
     await page.click('Kofi Adeyemi-Lund');
     await page.find('[data-row]');
-  }, 60_000);
+  }, 180_000);
 
   it('lists its keys', async () => {
     await page.keys('?');
@@ -175,11 +175,11 @@ describe('by keyboard alone', () => {
     await isAccessible();
     await page.keys(Key.ESCAPE);
     await page.until(async () => (await page.count('[role=dialog]')) === 0, 'the list to close');
-  }, 60_000);
+  }, 180_000);
 
   it('says when nobody has that name', async () => {
     await page.keys('/');
     await page.keys('zzz');
     await page.says('Nobody here is called “zzz”');
-  }, 60_000);
+  }, 180_000);
 });

@@ -37,7 +37,7 @@ it('PostgreSQL stopped in mid-session: sets wait, and go through once it is back
   await server.startPostgres();
   await counted(/3 of \d+ done$/);
   expect(await stored()).toBe(3);
-}, 120_000);
+}, 240_000);
 
 it('an upgrade while offline: the old page’s sets are taken, and the prompt waits for a running clock', async () => {
   const kept =
@@ -104,4 +104,4 @@ it('storage that is full loses nothing while the page is open, and says so', asy
   await server.up();
   await page.until(async () => !/waiting/.test(await page.text()), 'the set to be sent');
   expect(await stored()).toBe(5);
-}, 90_000);
+}, 240_000);

@@ -5,7 +5,7 @@ let page: Page;
 beforeAll(async () => {
   page = await Page.open({ width: 390, height: 844 });
   await page.signIn();
-}, 60_000);
+}, 180_000);
 afterAll(() => page.close());
 
 const status = (words: RegExp, on = page): Promise<void> => on.says(words, 'header [role=status]');
@@ -56,7 +56,7 @@ it('a coach starts the floor for three, switches lanes, logs in one tap, and a s
   } finally {
     await laptop.close();
   }
-}, 120_000);
+}, 240_000);
 
 it('a slip on a top single calls the next one anew; taken, it stands; undone, the old one is back', async () => {
   await page.openLifter('Iskra Petrov');
@@ -115,7 +115,7 @@ it('the log is narrowed, and an entry put right keeps its first value', async ()
   await page.type('Load', '130');
   await page.click('Put it right');
   await page.says(/put right by Maren Solvik.*it was load/s);
-}, 60_000);
+}, 180_000);
 
 it('a lifter alone counts in ten seconds, holds, and puts a late tap right', async () => {
   const own = await Page.open({ width: 390, height: 844 });
@@ -154,7 +154,7 @@ it('a lifter alone counts in ten seconds, holds, and puts a late tap right', asy
   } finally {
     await own.close();
   }
-}, 120_000);
+}, 240_000);
 
 describe('a device in trouble', () => {
   let session: string;
@@ -163,7 +163,7 @@ describe('a device in trouble', () => {
     const id = (await page.path()).split('/')[2]!;
     const { season } = (await page.api<SheetView>('GET', `/lifters/${id}/sheet`)).body;
     session = season.sessions.find((each) => !each.done && each.title === 'Deadlift, volume')!.id;
-  }, 60_000);
+  }, 180_000);
 
   it('with no room left says so, and what is logged still reaches the server', async () => {
     await page.go(`/floor/${session}`);
@@ -179,7 +179,7 @@ describe('a device in trouble', () => {
     await page.driver.executeScript('window.roomAgain()');
     await page.driver.navigate().refresh();
     await status(/1 of \d+ done$/);
-  }, 60_000);
+  }, 180_000);
 
   it('whose clock is moved still times a hold truly', async () => {
     await page.openLifter('Teodor Vance');
@@ -201,7 +201,7 @@ describe('a device in trouble', () => {
       Number(/: (\d+\.\d) s of/.exec(await page.text('ol[aria-label="Holds done"] li:last-child'))![1]),
     ).toBeLessThan(15);
     await page.driver.navigate().refresh();
-  }, 60_000);
+  }, 180_000);
 
   it('with two tabs on one session shows in each what the other logged', async () => {
     await page.go(`/floor/${session}`);
@@ -215,5 +215,5 @@ describe('a device in trouble', () => {
     await page.driver.close();
     await page.driver.switchTo().window(first);
     await status(/2 of \d+ done$/);
-  }, 60_000);
+  }, 180_000);
 });

@@ -5,7 +5,7 @@ import { Page } from './browser.test-helper.ts';
 let page: Page;
 beforeAll(async () => {
   page = await Page.open();
-}, 60_000);
+}, 180_000);
 afterAll(() => page.close());
 
 const pick = async (label: string, option: string): Promise<void> => {
@@ -40,7 +40,7 @@ it('a coach adds a lifter with three answers, gives the rest, and the change is 
   await page.says(/school: Same grip all year → Bare hands/, 'section[aria-label="What was changed"]');
   await page.until(async () => !/would sharpen/.test(await page.text()), 'the questions to be gone');
   expect(await page.accessibility()).toEqual([]);
-}, 90_000);
+}, 240_000);
 
 it('a second editor is shown both versions and decides', async () => {
   const path = await page.path();
@@ -64,7 +64,7 @@ it('a second editor is shown both versions and decides', async () => {
     async () => (await (await page.field('Best deadlift')).getAttribute('value')) === '147.5',
     'their figure',
   );
-}, 60_000);
+}, 180_000);
 
 it('a meet is added with its rules, and stands on the season strip', async () => {
   await page.click('Add a meet');
@@ -83,7 +83,7 @@ it('a meet is added with its rules, and stands on the season strip', async () =>
   await page.says(/straps barred .* attempts 135 kg, 142.5 kg, 147.5 kg/, 'section[aria-label="Meets"]');
   await page.says('Estuary Cup', '#sheet');
   expect(await page.accessibility()).toEqual([]);
-}, 60_000);
+}, 180_000);
 
 it('a lifter is put aside and taken back with everything', async () => {
   const rack = async (): Promise<string[]> =>
@@ -103,7 +103,7 @@ it('a lifter is put aside and taken back with everything', async () => {
   const { version } = (await page.api<ProfileView>('GET', `/lifters/${id}/profile`)).body;
   await page.api('PATCH', `/lifters/${id}/archive`, { archived: true, version });
   expect(await rack()).toHaveLength(9);
-}, 60_000);
+}, 180_000);
 
 it.each(['schools', 'rules', 'lifts', 'holds', 'set-up', 'slips'])(
   'the practice book, %s, passes axe on a laptop and a phone',
@@ -116,7 +116,7 @@ it.each(['schools', 'rules', 'lifts', 'holds', 'set-up', 'slips'])(
     expect(await page.accessibility()).toEqual([]);
     await page.size(1280, 800);
   },
-  60_000,
+  180_000,
 );
 
 it('the catalogue is searched by kind of hand work', async () => {
@@ -126,4 +126,4 @@ it('the catalogue is searched by kind of hand work', async () => {
   await page.says(/3 of 59/);
   await search.sendKeys('xyz');
   await page.says(/Nothing here is called/);
-}, 60_000);
+}, 180_000);

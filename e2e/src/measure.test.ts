@@ -12,7 +12,7 @@ let page: Page;
 beforeAll(async () => {
   page = await Page.open();
   await page.signIn();
-}, 60_000);
+}, 180_000);
 afterAll(() => page.close());
 
 let ids: ReadonlyMap<string, string>;
@@ -64,7 +64,7 @@ describe('holds', () => {
     await press('Next holds', 'Undo the decision');
     await page.named('Accept');
     await isAccessible();
-  }, 90_000);
+  }, 240_000);
 
   it('a block of two weeks is placed, moved a week by keyboard, and taken off with its holds', async () => {
     const id = await open('Ruth Calloway', 'holds');
@@ -92,7 +92,7 @@ describe('holds', () => {
       'the block to be off',
     );
     expect((await blocks()).planned.some((each) => each.blockId === before.id)).toBe(false);
-  }, 90_000);
+  }, 240_000);
 
   it('a hold is planned after a session’s lifts, where the venue has the kit, and taken out', async () => {
     const id = await open('Ruth Calloway', 'holds');
@@ -106,14 +106,14 @@ describe('holds', () => {
       'the hold to be planned',
     );
     await press('Next holds', 'Take out');
-  }, 60_000);
+  }, 180_000);
 
   it('the week says what is missing, what would fill it, and which rule clashes', async () => {
     await open('Noor Haddad', 'holds');
     await within('Forearm and wrist week', 'finger opening');
     await within('Forearm and wrist week', 'Rule: Closing work without opening work');
     await within('Forearm and wrist week', 'Band');
-  }, 60_000);
+  }, 180_000);
 });
 
 describe('the curve', () => {
@@ -143,7 +143,7 @@ describe('the curve', () => {
     await page.click('What the curve is, and what it cannot know');
     await page.says('What it cannot know');
     await isAccessible();
-  }, 90_000);
+  }, 240_000);
 });
 
 describe('squeeze', () => {
@@ -177,7 +177,7 @@ describe('squeeze', () => {
         ),
       'the test to be gone',
     );
-  }, 90_000);
+  }, 240_000);
 
   it('a live squeeze comes from the simulated dynamometer, is drawn, read and kept with its trace', async () => {
     const device = await startDevice(ROOT, {
@@ -218,7 +218,7 @@ describe('squeeze', () => {
     } finally {
       await device.stop();
     }
-  }, 120_000);
+  }, 240_000);
 
   it('a dynamometer that goes away in the middle of a squeeze loses that squeeze only, and says so', async () => {
     const device = await startDevice(ROOT, { port: 0 });
@@ -234,7 +234,7 @@ describe('squeeze', () => {
     await device.stop();
     await page.says('The connection was lost in the middle of the squeeze');
     expect(await page.text('ol[aria-label="Trials so far"]')).toMatch(/left \d\d\.\d/);
-  }, 90_000);
+  }, 240_000);
 
   it('a trace file in newtons with decimal commas is read; text and a file without a squeeze are refused plainly', async () => {
     const folder = mkdtempSync(join(tmpdir(), 'iron-clasp-traces-'));
@@ -262,7 +262,7 @@ describe('squeeze', () => {
     } finally {
       rmSync(folder, { recursive: true });
     }
-  }, 90_000);
+  }, 240_000);
 
   it('a protocol of the club’s own is written', async () => {
     await open('Iskra Petrov', 'squeeze');
@@ -274,7 +274,7 @@ describe('squeeze', () => {
     await page.type('Elbow', '180');
     await press('Protocols', 'Save');
     await within('Protocols', 'arm straight');
-  }, 60_000);
+  }, 180_000);
 
   it('gripper attempts move the ladder, and are undone', async () => {
     await open('Iskra Petrov', 'grippers');
@@ -285,7 +285,7 @@ describe('squeeze', () => {
     await press('Attempts', 'Undo');
     await page.until(async () => !(await page.text()).includes('3 mm left'), 'the attempt to be gone');
     await isAccessible();
-  }, 60_000);
+  }, 180_000);
 });
 
 describe('hands, comparisons and the club', () => {
@@ -307,7 +307,7 @@ describe('hands, comparisons and the club', () => {
       'the check before',
     );
     await isAccessible();
-  }, 60_000);
+  }, 180_000);
 
   it('Odalys’s strapped back-offs are shown not to foretell her hooked singles', async () => {
     await open('Odalys Brandt', 'compare');
@@ -315,7 +315,7 @@ describe('hands, comparisons and the club', () => {
     await within('Left against right', 'load-seconds');
     await within('Squeeze against holding', '12 tests');
     await isAccessible();
-  }, 60_000);
+  }, 180_000);
 
   it('the club says who needs the coach; one step leads to where it is mended', async () => {
     await page.go('/club');
@@ -324,7 +324,7 @@ describe('hands, comparisons and the club', () => {
     await page.click('Test the squeeze of Noor Haddad');
     await page.at(/\/squeeze$/);
     await within('The latest test', 'down');
-  }, 60_000);
+  }, 180_000);
 
   it('all curves are fitted with progress, cancelled, and fitted to the end', async () => {
     await page.go('/club');
@@ -337,7 +337,7 @@ describe('hands, comparisons and the club', () => {
       'nine curves',
     );
     await isAccessible();
-  }, 90_000);
+  }, 240_000);
 
   it.each(['holds', 'squeeze', 'grippers', 'compare', 'hands', 'curve'])(
     '%s fits a phone',
@@ -354,6 +354,6 @@ describe('hands, comparisons and the club', () => {
       );
       await page.size(1280, 800);
     },
-    60_000,
+    180_000,
   );
 });

@@ -9,7 +9,7 @@ beforeAll(async () => {
   page = await Page.open({ width: 390, height: 844 }, server.url);
   await page.signIn();
   session = await server.sessionOf('Odalys Brandt', 'Deadlift, heavy');
-}, 120_000);
+}, 240_000);
 afterAll(async () => {
   await page.close();
   await server.stop();
@@ -93,4 +93,4 @@ it('two devices on one set are shown side by side; a person keeps one', async ()
   } finally {
     await other.close();
   }
-}, 120_000);
+}, 240_000);

@@ -4,7 +4,7 @@ import { Page } from './browser.test-helper.ts';
 let page: Page;
 beforeAll(async () => {
   page = await Page.open();
-}, 60_000);
+}, 180_000);
 afterAll(() => page.close());
 
 const line = (n: number): string => `input[aria-label="Line ${n}: sets"]`;
@@ -36,7 +36,7 @@ it('a coach writes a session by keyboard, is shown the character that cannot be 
   await second.sendKeys('back-off 3x4 @ 76%');
   await page.click('Write it');
   await page.says('Event pulls', 'section[aria-label="Coming sessions"]');
-}, 120_000);
+}, 240_000);
 
 it('changes it, moves a line by key, and copies it a week on', async () => {
   const change = By.xpath('//button[starts-with(@aria-label, "Change Event pulls")]');
@@ -61,4 +61,4 @@ it('changes it, moves a line by key, and copies it a week on', async () => {
       (await page.text('section[aria-label="Coming sessions"]')).split('Event pulls, heavy').length === 3,
     'the copy',
   );
-}, 90_000);
+}, 240_000);

@@ -6,7 +6,7 @@ let page: Page;
 beforeAll(async () => {
   page = await Page.open();
   await page.signIn();
-}, 60_000);
+}, 180_000);
 afterAll(() => page.close());
 
 /** Figures of one grip's column, by repetitions. */
@@ -39,7 +39,7 @@ it('the ramp shows up to which load each grip holds, lift by lift, and asks more
   expect(body.curve.evidence.observations).toBeGreaterThan(0);
   await page.says(`${body.curve.evidence.observations} logged holds and sets stand behind the lines`);
   expect(await page.accessibility()).toEqual([]);
-}, 90_000);
+}, 240_000);
 
 it('the cards of everybody who trains today print one page each, in order of name', async () => {
   await page.go('/cards');
@@ -57,7 +57,7 @@ it('the cards of everybody who trains today print one page each, in order of nam
       .toString('latin1')
       .match(/\/Type\s*\/Page\b(?!s)/g) ?? [];
   expect(pages).toHaveLength(names.length);
-}, 90_000);
+}, 240_000);
 
 it('what is printed says in words all that a mark or a tone says on the screen', async () => {
   const rows = await page.driver.executeScript<{ words: string; marks: string[] }[]>(
@@ -67,4 +67,4 @@ it('what is printed says in words all that a mark or a tone says on the screen',
   expect(rows.some((row) => row.marks.length > 0)).toBe(true);
   for (const { words, marks } of rows)
     for (const mark of marks) expect(words.toLowerCase()).toContain(mark.split(',')[0]!.toLowerCase());
-}, 60_000);
+}, 180_000);

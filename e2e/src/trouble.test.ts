@@ -14,7 +14,7 @@ beforeAll(async () => {
   const sheet = await page.api<SheetView>('GET', `/lifters/${id}/sheet`);
   session = sheet.body.season.sessions.find((each) => !each.done && each.title === 'Deadlift, heavy')!.id;
   before = await holdsKept();
-}, 60_000);
+}, 180_000);
 afterAll(() => page.close());
 
 const holdsKept = async (): Promise<number> =>
@@ -53,7 +53,7 @@ it('keeps a hold when the connection is lost, shows it waiting, and sends it onc
   await page.until(async () => !(await page.text()).includes('waiting'), 'the entry to be sent');
   await holdsSeen(1);
   expect(await stored()).toBe(1);
-}, 60_000);
+}, 180_000);
 
 it('keeps a waiting hold over a closed page', async () => {
   await page.offline(true);
@@ -66,7 +66,7 @@ it('keeps a waiting hold over a closed page', async () => {
   await holdsSeen(2);
   await page.until(async () => !(await page.text()).includes('waiting'), 'the entry to be sent');
   expect(await stored()).toBe(2);
-}, 60_000);
+}, 180_000);
 
 it('takes a hold back without a network, and the server follows', async () => {
   await page.go(`/floor/${session}`);
@@ -79,7 +79,7 @@ it('takes a hold back without a network, and the server follows', async () => {
   await page.until(async () => (await stored()) === 1, 'the server to take it back');
   await logByHand('8');
   await page.until(async () => (await stored()) === 2, 'the hold in its place');
-}, 60_000);
+}, 180_000);
 
 it('a coach who was signed out meanwhile is led to the sign-in, loses nothing, and comes back', async () => {
   await page.go(`/floor/${session}`);
@@ -106,7 +106,7 @@ it('a coach who was signed out meanwhile is led to the sign-in, loses nothing, a
   await holdsSeen(3);
   await page.until(async () => !(await page.text()).includes('waiting'), 'the entry to be sent');
   expect(await stored()).toBe(3);
-}, 60_000);
+}, 180_000);
 
 it('says plainly that a page is stale, and shows the change after a reload', async () => {
   await page.openLifter('Ruth Calloway');
@@ -127,7 +127,7 @@ it('says plainly that a page is stale, and shows the change after a reload', asy
     'the other venue',
   );
   await page.says(/liquid chalk/);
-}, 60_000);
+}, 180_000);
 
 it('an unknown lifter, an unknown session and an unknown address each say where to go', async () => {
   await page.go(`/lifters/${randomUUID()}/calls`);
@@ -138,7 +138,7 @@ it('an unknown lifter, an unknown session and an unknown address each say where 
   await page.says('This session is not in your club');
   await page.go('/somewhere/else');
   await page.says('Nothing at this address');
-}, 60_000);
+}, 180_000);
 
 it('a wrong password is said at the form, and the address stays typed', async () => {
   await page.driver.manage().deleteAllCookies();
@@ -150,4 +150,4 @@ it('a wrong password is said at the form, and the address stays typed', async ()
   await page.click('Sign in');
   await page.says('E-mail and password do not belong together');
   expect(await (await page.field('E-mail')).getAttribute('value')).toBe(COACH.email);
-}, 60_000);
+}, 180_000);

@@ -4,7 +4,7 @@ import { Page } from './browser.test-helper.ts';
 let page: Page;
 beforeAll(async () => {
   page = await Page.open();
-}, 60_000);
+}, 180_000);
 afterAll(() => page.close());
 
 const lifterId = async (): Promise<string> => (await page.path()).split('/')[2]!;
@@ -110,4 +110,4 @@ it('a coach signs in, reads the calls and their reasons, runs the hold, and the 
   await page.keys('s');
   await page.says(/1\.\d s of 10, slipped/);
   await page.says(/Next time[^]*same again/);
-}, 120_000);
+}, 240_000);

@@ -5,7 +5,7 @@ import { OwnServer } from './own-server.test-helper.ts';
 let server: OwnServer;
 beforeAll(async () => {
   server = await OwnServer.start();
-}, 120_000);
+}, 240_000);
 afterAll(() => server.stop());
 
 /** Keeps the first sets of a session: whole, and short enough to be done tap by tap. */
@@ -148,4 +148,4 @@ it('the floor on a phone upright and on its side, and on a tablet: set and butto
   } finally {
     await page.close();
   }
-}, 90_000);
+}, 240_000);

@@ -71,6 +71,20 @@ describe('Outbox', () => {
     expect(box.all()).toEqual([]);
   });
 
+  it('deciding on an entry loses nothing that another tab wrote meanwhile', () => {
+    const disk = store();
+    const [here, there] = [new Outbox(disk), new Outbox(disk)];
+    const set = { id: '1', kind: 'set' as const, sessionId: 's', accountId: 'a', body: null };
+    here.add(set);
+    here.refuse('1', 'Another device logged this set.', { id: 'theirs' } as never);
+    there.add(entry('2'));
+    here.insist('1');
+    expect(here.all().map((each) => each.id)).toEqual(['2', 'theirs', '1']);
+    there.add(entry('3'));
+    here.insist('nobody');
+    expect(here.all().map((each) => each.id)).toEqual(['2', 'theirs', '1', '3']);
+  });
+
   it('does not lose what another tab wrote meanwhile', () => {
     const disk = store();
     const [here, there] = [new Outbox(disk), new Outbox(disk)];

@@ -54,7 +54,7 @@ export const OUTBOX_KEY = 'iron-clasp.outbox';
 export class Outbox {
   #store: Store;
   #listeners = new Set<() => void>();
-  #seen: readonly Waiting[];
+  #seen: readonly Waiting[] = [];
   /** What the store said when it was last read or written: while it says the same, what was seen is what is there. */
   #stored: string | null = null;
   readonly #bySession = new Map<string, readonly Waiting[]>();
@@ -133,7 +133,8 @@ export class Outbox {
       if (text !== null && text === this.#stored) return this.#seen;
       const stored: unknown = JSON.parse(text ?? '[]');
       this.#stored = text;
-      return Array.isArray(stored) ? stored.map(asWaiting) : [];
+      this.#seen = Array.isArray(stored) ? stored.map(asWaiting) : [];
+      return this.#seen;
     } catch {
       return [];
     }
