@@ -10,18 +10,10 @@ afterAll(() => page.close());
 
 const choose = async (label: string, within: string): Promise<void> => {
   const xpath = `//*[@aria-label="${within}"]//label[normalize-space(.)="${label}"]`;
-  await page.until(
-    async () => (await page.driver.findElements(By.xpath(xpath))).length > 0,
-    `the choice ${label}`,
-  );
   await page.press(By.xpath(xpath));
 };
 const openRow = async (words: string): Promise<void> => {
   const xpath = `//button[@data-row][contains(normalize-space(.), "${words}")]`;
-  await page.until(
-    async () => (await page.driver.findElements(By.xpath(xpath))).length > 0,
-    `the row ${words}`,
-  );
   await page.press(By.xpath(xpath));
   await page.find('aside[aria-label="Reasons"]');
 };

@@ -11,6 +11,7 @@ import { useWide } from '../parts/use-wide.ts';
 import { minutes } from '../parts/figures.ts';
 import { laneOf } from './lane.ts';
 import { useLaneMemory } from './lane-memory.ts';
+import { LaneSounds } from './lane-sounds.ts';
 import { LaneView } from './lane-view.tsx';
 import { usePaintedClock, useRest } from './use-clock.ts';
 
@@ -53,6 +54,9 @@ export function Floor(): ReactElement {
       }}
       onTouchEnd={swipe}
     >
+      {ids.map((id) => (
+        <LaneSounds key={id} id={id} />
+      ))}
       {unsaved && (
         <div className="bg-raised px-4 py-2">
           <Caution stop>
@@ -123,23 +127,18 @@ function LaneTab({ id, number, open, wide = false, onOpen }: TabProps): ReactEle
       )}
     >
       <span className="figures mr-2 text-quiet">{number}</span>
-      {floor.data ? (
-        <TabWords view={floor.data} wide={wide} open={open} />
-      ) : (
-        <span className="text-quiet">…</span>
-      )}
+      {floor.data ? <TabWords view={floor.data} wide={wide} /> : <span className="text-quiet">…</span>}
     </button>
   );
 }
 
-/** What the tab says; the lane that is open sounds for itself. */
-function TabWords({ view, wide, open }: { view: FloorView; wide: boolean; open: boolean }): ReactElement {
-  const { session, hold } = view.calls;
+function TabWords({ view, wide }: { view: FloorView; wide: boolean }): ReactElement {
+  const { session } = view.calls;
   const waiting = useWaitingOf(session.id);
   const [memory] = useLaneMemory(session.id);
   const lane = laneOf(view, waiting, memory);
-  const clock = usePaintedClock(session.id, hold?.seconds ?? 10, !open);
-  const rest = useRest(memory.rest, !open);
+  const clock = usePaintedClock(session.id);
+  const rest = useRest(memory.rest);
   const name = session.lifterName;
   return (
     <>

@@ -33,7 +33,7 @@ export function HoldPanel({ view, hold, holds, alone, onLog }: HoldPanelProps): 
   const unit = useUnit();
   const { session } = view.calls;
   const clock = useHoldClock(session.id);
-  const { seconds, countIn } = usePaintedClock(session.id, hold.seconds, true);
+  const { seconds, countIn } = usePaintedClock(session.id);
   const [byHand, setByHand] = useState(false);
   const [delay, setDelay] = useState(alone ? ALONE : COUNT_IN);
   const running = clock.state === 'running';

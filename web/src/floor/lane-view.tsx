@@ -58,7 +58,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
   const lane = laneOf(view, waiting, memory);
   const calls = useCallsAgain(view, known, lane);
   const proposals = proposalsOf(lane, calls, memory);
-  const rest = useRest(memory.rest, true);
+  const rest = useRest(memory.rest);
   const refused = waiting.filter((entry) => entry.sessionId === session.id && entry.refused);
   const opening = view.handsOn !== session.on && lane.count.done === 0 && !handsWaiting(waiting, session.id);
 
