@@ -34,7 +34,6 @@ export class Page {
     base?: string,
   ): Promise<Page> {
     const { driver, close } = await openBrowser(size);
-    await shiftClock(driver, Number(process.env['IRON_CLASP_CLOCK_SHIFT_DAYS'] ?? 0));
     return new Page(driver, close, base ?? (await serverOfThisFile()).url);
   }
 
@@ -200,17 +199,4 @@ async function steady<Result>(work: () => Promise<Result>): Promise<Result> {
       if (!(fault instanceof error.StaleElementReferenceError)) throw fault;
     }
   }
-}
-
-/** Moves the page's wall clock by whole days, as the server's is; the monotonic clock stays. */
-async function shiftClock(driver: Driver, days: number): Promise<void> {
-  if (days === 0) return;
-  const source = `(() => {
-    const Real = Date, shift = ${days} * 86400000;
-    globalThis.Date = class extends Real {
-      constructor(...args) { if (args.length) super(...args); else super(Real.now() + shift); }
-      static now() { return Real.now() + shift; }
-    };
-  })();`;
-  await driver.sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', { source });
 }

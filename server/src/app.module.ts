@@ -102,7 +102,7 @@ export class AppModule {
         { provide: APP_GUARD, useClass: SignedInGuard },
         { provide: APP_FILTER, useClass: ProblemFilter },
         { provide: APP_PIPE, useFactory: validationPipe },
-        { provide: Clock, useFactory: () => new Clock(config.clockShiftDays) },
+        { provide: Clock, useFactory: () => new Clock(config.clockShiftSeconds) },
         AccountsRepository,
         AccountsService,
         OwnersRepository,

@@ -5,11 +5,13 @@ import compression from 'compression';
 import cookieParser from 'cookie-parser';
 import { json } from 'express';
 import { AppModule } from './app.module.ts';
+import { Clock } from './clock.ts';
 import type { Config } from './config.ts';
 import { serveOpenApi } from './http/open-api.ts';
 import { requestLog } from './http/request-log.ts';
 import { signInLimit } from './http/sign-in-limit.ts';
 import { securityHeaders } from './http/security-headers.ts';
+import { tellTime } from './http/tell-time.ts';
 import { serveWeb } from './http/web-pages.ts';
 
 /** Builds the application, migrated and ready to listen. */
@@ -27,6 +29,7 @@ export function prepare(app: NestExpressApplication, config: Config): void {
   app.disable('x-powered-by');
   app.use(requestLog(config.logLevel));
   app.use(securityHeaders());
+  app.use(tellTime(app.get(Clock)));
   app.use(compression());
   app.use(cookieParser());
   app.use('/api/session', signInLimit());

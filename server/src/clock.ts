@@ -1,18 +1,18 @@
 import { Injectable } from '@nestjs/common';
-import { addDays, format } from 'date-fns';
+import { addSeconds, format } from 'date-fns';
 
 /** The time, injectable so that tests choose it. */
 @Injectable()
 export class Clock {
-  readonly #shiftDays: number;
+  readonly #shiftSeconds: number;
 
-  /** @param shiftDays whole days the process lives before or after the machine's own clock. */
-  constructor(shiftDays = 0) {
-    this.#shiftDays = shiftDays;
+  /** @param shiftSeconds by how much the process lives after (or, negative, before) the machine's own clock. */
+  constructor(shiftSeconds = 0) {
+    this.#shiftSeconds = shiftSeconds;
   }
 
   now(): Date {
-    return addDays(new Date(), this.#shiftDays);
+    return addSeconds(new Date(), this.#shiftSeconds);
   }
 
   /** Today in the club's place, `YYYY-MM-DD`. The server runs at the club, so its own zone is the club's. */

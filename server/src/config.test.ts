@@ -8,7 +8,7 @@ describe('configFrom', () => {
       databaseUrl: DATABASE_URL,
       port: 4810,
       demo: true,
-      clockShiftDays: 0,
+      clockShiftSeconds: 0,
       secureCookies: false,
       logLevel: 'info',
     });
@@ -22,13 +22,13 @@ describe('configFrom', () => {
       IRON_CLASP_SECURE_COOKIES: 'on',
       IRON_CLASP_LOG: 'silent',
       IRON_CLASP_WEB: '/srv/web',
-      IRON_CLASP_CLOCK_SHIFT_DAYS: '-2',
+      IRON_CLASP_CLOCK_SHIFT_SECONDS: '-2',
     };
     expect(configFrom(env)).toEqual({
       databaseUrl: DATABASE_URL,
       port: 8080,
       demo: false,
-      clockShiftDays: -2,
+      clockShiftSeconds: -2,
       secureCookies: true,
       logLevel: 'silent',
       webRoot: '/srv/web',

@@ -42,7 +42,7 @@ export async function startApi(more: Partial<Config> = {}): Promise<Api> {
     databaseUrl,
     port: 0,
     demo: true,
-    clockShiftDays: 0,
+    clockShiftSeconds: 0,
     secureCookies: false,
     logLevel: 'silent',
     ...more,

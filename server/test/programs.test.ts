@@ -39,6 +39,8 @@ const session = (more: object = {}): object => ({
   ...more,
 });
 
+const THEIR_LIFTER = { name: 'Somebody', sport: 'powerlifting', deadliftMax: 150, version: 0 };
+
 describe('writing a session', () => {
   const id = randomUUID();
 
@@ -81,6 +83,34 @@ describe('writing a session', () => {
     expect(after[5]).toMatchObject({ id: sets[5]!.id, override: { reason: 'test day' } });
     expect(after[7]!.override).toBeNull();
     expect(after).toHaveLength(9);
+  });
+
+  it('a session of another club, or a removed one, is nobody’s to write under its id', async () => {
+    const foreign = await Coach.signIn(api, await addForeignCoach(api, 'thief@elsewhere.example'));
+    const theirs = randomUUID();
+    const gym = randomUUID();
+    await foreign.send('put', `/lifters/${theirs}`, THEIR_LIFTER, 200);
+    await api.db.query(
+      `INSERT INTO venue (id, club_id, name, chalk, note, version) SELECT $1, club_id, 'Theirs', 'block', '', 1 FROM lifter WHERE id = $2`,
+      [gym, theirs],
+    );
+    await api.db.query(
+      `INSERT INTO bar (id, venue_id, place, name, mass, diameter, collars, knurl, brush_every) VALUES ($1, $2, 0, 'Bar', 20, 29, 0, 'medium', 60)`,
+      [randomUUID(), gym],
+    );
+    const taken = await foreign.send<ErrorView>(
+      'put',
+      `/lifters/${theirs}/sessions/${id}`,
+      session({ version: 1, venueId: gym }),
+      404,
+    );
+    expect(taken.error.code).toBe('not-found');
+    expect((await coach.get<SessionPlanView>(`/sessions/${id}/plan`)).lifterId).toBe(lifter);
+
+    const removed = randomUUID();
+    await put(removed, session({ heldOn: '2027-01-08' }));
+    await coach.send('delete', `/sessions/${removed}?version=1`, undefined, 204);
+    await put<ErrorView>(removed, session({ version: 2 }), 404);
   });
 
   it('an editor who saw an older version is told so', async () => {

@@ -68,7 +68,7 @@ export class ProgramsService {
     const kit = await this.kit.kit(clubId, body.venueId, body.barId);
     if (!kit) throw notFound(body.barId ? 'bar' : 'venue');
     const known = await this.training.session(clubId, id);
-    if (known && known.lifterId !== lifterId) throw notFound('session');
+    if (known ? known.lifterId !== lifterId : body.version > 0) throw notFound('session');
     const lines = read(body.lines, lifter, unit);
     const setsFor = (sessionId: string): PlannedSet[] =>
       lines

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { insertNew } from '../database/insert-new.ts';
-import { DataSource, In, type EntityManager } from 'typeorm';
+import { DataSource, In, IsNull, type EntityManager } from 'typeorm';
 import { PlannedSet, TrainingSession } from './training.entity.ts';
 
 @Injectable()
@@ -180,8 +180,10 @@ async function saveOne(
   if (session.version === 1) {
     if (!(await insertNew(manager, TrainingSession, session))) throw new Stale();
   } else {
-    const { id, version } = session;
-    const updated = await manager.update(TrainingSession, { id, version: version - 1 }, session as never);
+    // With its lifter in the condition: an id of another club's session is taken over by nobody.
+    const { id, lifterId, version } = session;
+    const seen = { id, lifterId, version: version - 1, removedAt: IsNull() };
+    const updated = await manager.update(TrainingSession, seen, session as never);
     if (updated.affected !== 1) throw new Stale();
   }
   const before = await manager.find(PlannedSet, { where: { sessionId: session.id } });

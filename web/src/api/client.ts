@@ -1,4 +1,5 @@
 import type { ErrorView, SessionView } from '@iron-clasp/contract';
+import { setClockBy } from '../clock.ts';
 
 /** A refusal or failure of the server, or of the way to it; its message is fit to be shown. */
 export class ApiError extends Error {
@@ -53,6 +54,7 @@ export async function ask<Answer>(
       message: 'No answer from the server. Check the connection; nothing you entered is lost.',
     });
   });
+  setClockBy(response.headers.get('date'), Date.now());
   if (response.status === 204) return undefined as Answer;
   const answer: unknown = await response.json().catch(() => undefined);
   if (response.ok && answer !== undefined) return answer as Answer;

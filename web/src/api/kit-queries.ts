@@ -7,6 +7,7 @@ import {
 } from '@tanstack/react-query';
 import type { ArchiveRequest, KitView, VenueRequest, VenueView } from '@iron-clasp/contract';
 import { ask, type ApiError } from './client.ts';
+import { clockNow } from '../clock.ts';
 
 const KIT = ['kit'];
 
@@ -49,7 +50,7 @@ export function useBrush(): UseMutationResult<
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ barId, id }) =>
-      ask<KitView>('PUT', `/bars/${barId}/brushings/${id}`, { brushedAt: new Date().toISOString() }),
+      ask<KitView>('PUT', `/bars/${barId}/brushings/${id}`, { brushedAt: clockNow().toISOString() }),
     onSuccess: (kit) => client.setQueryData(KIT, kit),
   });
 }

@@ -6,6 +6,7 @@ import { Controller, useForm, type Resolver } from 'react-hook-form';
 import { Button } from '../parts/button.tsx';
 import { Field } from '../parts/field.tsx';
 import { inUnit, typedMass, typedNumber } from '../parts/figures.ts';
+import { clockNow } from '../clock.ts';
 
 interface Typed {
   /** In the reader's unit, as typed. */
@@ -29,7 +30,7 @@ export function HoldByHand({ unit, start, rest, onLog, onCancel }: HoldByHandPro
       load: typedMass(typed.load, unit),
       seconds: typedNumber(typed.seconds),
       ended: typed.ended,
-      doneAt: new Date().toISOString(),
+      doneAt: clockNow().toISOString(),
     });
   const check = classValidatorResolver(LogHoldRequest);
   const resolver: Resolver<Typed> = async (typed, context, options) => {

@@ -15,6 +15,7 @@ import { corrected, COUNT_IN, elapsed, end, finalShare, READY, start, type HoldC
 import { HoldByHand } from './hold-by-hand.tsx';
 import type { DoneHold } from './lane.ts';
 import { usePaintedClock } from './use-clock.ts';
+import { clockNow } from '../clock.ts';
 
 /** Seconds that a lifter alone has to get to the bar. */
 const ALONE = 10;
@@ -61,7 +62,7 @@ export function HoldPanel({ view, hold, holds, alone, onLog }: HoldPanelProps): 
     set(READY, false);
     // Stopped while it counts in, or after less than half a second: a slip of the thumb, not a hold.
     if (result.state !== 'ended' || result.seconds < 0.5) return;
-    onLog({ ...rest, load: hold.load, seconds: result.seconds, ended, doneAt: new Date().toISOString() });
+    onLog({ ...rest, load: hold.load, seconds: result.seconds, ended, doneAt: clockNow().toISOString() });
   };
   // The focus stays on what Space would press next, so that keyboard and screen reader never lose their place.
   const mainButton = useRef<HTMLButtonElement>(null);
@@ -205,6 +206,6 @@ function amended(
     load: last.load,
     seconds: elapsed(corrected({ state: 'ended', seconds: last.seconds, ended: last.ended }, by), 0),
     ended: last.ended,
-    doneAt: new Date().toISOString(),
+    doneAt: clockNow().toISOString(),
   };
 }

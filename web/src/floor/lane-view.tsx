@@ -38,6 +38,7 @@ import { SetPanel } from './set-panel.tsx';
 import { useCallsAgain } from './use-calls-again.ts';
 import { useRest } from './use-clock.ts';
 import { NO_SET, useTellStands } from './use-tell-stands.ts';
+import { clockNow } from '../clock.ts';
 
 /** What lies over the lane: nothing, the list of sets, a set told otherwise, or an entry that is said more of. */
 type Over =
@@ -84,7 +85,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
     const common = { sessionId: session.id, accountId };
     if (replaces) outbox.add({ ...common, id: replaces, kind: 'set', body: null });
     const id = crypto.randomUUID();
-    outbox.add({ ...common, id, kind: 'set', body: { ...body, doneAt: new Date().toISOString() } });
+    outbox.add({ ...common, id, kind: 'set', body: { ...body, doneAt: clockNow().toISOString() } });
     if (replaces)
       change((now) => ({
         ...now,

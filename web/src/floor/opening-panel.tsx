@@ -13,6 +13,7 @@ import { typedNumber } from '../parts/figures.ts';
 import { Field } from '../parts/field.tsx';
 import { Caution } from '../parts/states.tsx';
 import { declinedNow, handsNow, testNow } from './opening.ts';
+import { clockNow } from '../clock.ts';
 
 interface OpeningProps {
   readonly view: FloorView;
@@ -40,7 +41,7 @@ export function Opening({ view, accountId, unseen, first }: OpeningProps): React
       ...common,
       id: crypto.randomUUID(),
       kind: 'hands',
-      body: { hands: checked, checkedAt: new Date().toISOString() },
+      body: { hands: checked, checkedAt: clockNow().toISOString() },
     });
     setOpen(null);
   };
@@ -89,7 +90,7 @@ export function Opening({ view, accountId, unseen, first }: OpeningProps): React
                 protocol: view.squeeze.protocol,
                 trials,
                 source: 'hand',
-                testedAt: new Date().toISOString(),
+                testedAt: clockNow().toISOString(),
                 sessionId: session.id,
               },
             });

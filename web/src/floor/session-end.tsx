@@ -11,6 +11,7 @@ import { Button } from '../parts/button.tsx';
 import { formatMass, shortDay } from '../parts/figures.ts';
 import { Caution, Failed, Loading } from '../parts/states.tsx';
 import { CHANGE_WORDS, ROLE_WORDS } from '../parts/words.ts';
+import { clockNow } from '../clock.ts';
 
 /** How the session went: against plan, what slipped and likely why, what comes next, and a word to the lifter. */
 export function SessionEnd(): ReactElement {
@@ -137,7 +138,7 @@ function Ended({ view }: { view: SessionEndView }): ReactElement {
               look="action"
               className="min-h-20 px-8 text-2xl"
               disabled={finish.isPending}
-              onClick={() => finish.mutate({ note, finishedAt: view.finishedAt ?? new Date().toISOString() })}
+              onClick={() => finish.mutate({ note, finishedAt: view.finishedAt ?? clockNow().toISOString() })}
             >
               {view.finishedAt ? 'Save the note' : 'End the session'}
             </Button>

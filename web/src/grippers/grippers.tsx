@@ -14,6 +14,7 @@ import { Caution, Empty, Failed, Loading } from '../parts/states.tsx';
 import { SaveTable } from '../parts/save-table.tsx';
 import { useOpenSheet } from '../sheet/sheet.tsx';
 import { SqueezeParts } from '../squeeze/squeeze.tsx';
+import { clockNow } from '../clock.ts';
 
 /** The club's grippers for this lifter: chances of closing each, the next session of each hand, and what was tried. */
 export function Grippers(): ReactElement {
@@ -238,7 +239,7 @@ function Attempt({ view, lifterId }: { view: GrippersView; lifterId: string }): 
           closed,
           ...(!closed && gap.trim() && { gapMm: typedNumber(gap) }),
           ...(seconds.trim() && { seconds: typedNumber(seconds) }),
-          doneAt: new Date().toISOString(),
+          doneAt: clockNow().toISOString(),
         },
       },
       {

@@ -14,6 +14,7 @@ import { useOpenSheet } from '../sheet/sheet.tsx';
 import { HandDrawing } from './hand-drawing.tsx';
 import { HandsHistory } from './hands-history.tsx';
 import { sameHands, ZONE_OPTIONS, zoneOption } from './zone-state.ts';
+import { clockNow } from '../clock.ts';
 
 /** The lifter's hands: today's check, and those before it. */
 export function Hands(): ReactElement {
@@ -45,7 +46,7 @@ function HandsCheck({ view, lifterId, today }: HandsCheckProps): ReactElement {
   const id = useRef(crypto.randomUUID());
   const keep = (checked: HandsToday): void =>
     check.mutate(
-      { id: id.current, body: { hands: checked, checkedAt: new Date().toISOString() } },
+      { id: id.current, body: { hands: checked, checkedAt: clockNow().toISOString() } },
       {
         onSuccess: (kept) => {
           // The next check is another one.

@@ -5,6 +5,7 @@ import { useInvite, useMakeLink, useRemoveAccount, useRevokeLink } from '../api/
 import { Button } from '../parts/button.tsx';
 import { Field } from '../parts/field.tsx';
 import { Failed } from '../parts/states.tsx';
+import { clockNow } from '../clock.ts';
 
 const DAYS = [7, 30, 90] as const;
 const day = (at: string): string => format(parseISO(at), 'd MMM yyyy');
@@ -56,7 +57,7 @@ function Links({ profile, onMade }: PartProps): ReactElement {
   const make = useMakeLink(profile.id);
   const revoke = useRevokeLink(profile.id);
   const [days, setDays] = useState<number>(DAYS[0]);
-  const now = new Date().toISOString();
+  const now = clockNow().toISOString();
   return (
     <div className="py-2">
       <p className="text-quiet">

@@ -17,6 +17,7 @@ import { Caution, Failed } from '../parts/states.tsx';
 import { DeviceTrial } from './device-trial.tsx';
 import { FileTrial } from './file-trial.tsx';
 import { protocolWords, restLeft, testOrder } from './test-order.ts';
+import { clockNow } from '../clock.ts';
 
 interface DoneTrial {
   readonly sent: SentTrial;
@@ -50,7 +51,7 @@ export function GuidedTest({ lifterId, protocols, onClose }: GuidedTestProps): R
     protocol,
     trials: done.map((each) => each.sent),
     source,
-    testedAt: new Date().toISOString(),
+    testedAt: clockNow().toISOString(),
     ...(note.trim() && { note: note.trim() }),
     ...more,
   });
