@@ -10,6 +10,15 @@ const only = (name, from, allowed) => ({
   },
 });
 
+/** A layer of the server imports itself and those below it. */
+const layer = (name, below) => ({
+  name: `server-${name}-looks-down`,
+  severity: 'error',
+  comment: `server/src/${name} imports of the server nothing but ${below.join(', ') || 'itself'}`,
+  from: { path: `^server/src/${name}/` },
+  to: { path: '^server/src/', pathNot: `^server/src/(${[name, ...below].join('|')})/` },
+});
+
 module.exports = {
   forbidden: [
     { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
@@ -18,13 +27,55 @@ module.exports = {
     only('device-looks-down', 'device', ['contract', 'core']),
     only('server-looks-down', 'server', ['contract', 'core']),
     only('web-looks-down', 'web', ['contract', 'core']),
+    // The server's layers: views → advice → evidence → records → platform, and nothing upwards.
+    layer('platform', []),
+    layer('records', ['platform']),
+    layer('evidence', ['records', 'platform']),
+    layer('advice', ['evidence', 'records', 'platform']),
+    layer('views', ['advice', 'evidence', 'records', 'platform']),
     {
-      name: 'contract-takes-only-types-of-core',
+      name: 'folders-not-in-a-circle',
+      severity: 'error',
+      comment: 'two folders of the server that import one another are one folder',
+      scope: 'folder',
+      from: { path: '^server/src' },
+      to: { circular: true },
+    },
+    {
+      name: 'nothing-imports-the-demo',
+      severity: 'error',
+      comment: 'the demo goes through records like anybody else; only the entry of the process starts it',
+      from: { path: '^server/src', pathNot: '^server/src/(demo/|main\\.ts$)' },
+      to: { path: '^server/src/demo/' },
+    },
+    {
+      name: 'a-noun-keeps-its-repository',
       severity: 'error',
       comment:
-        'nothing of the core is bundled through the contract (its test may hold the two lists together)',
-      from: { path: '^contract/src', pathNot: '\\.test\\.ts$' },
-      to: { path: '^core/', dependencyTypesNot: ['type-only'] },
+        'a noun is read and written through its service; what its repository answers may be named as a type',
+      from: { path: '^server/src/([^/]+/[^/]+)/' },
+      to: {
+        path: '^server/src/records/[^/]+/.*\\.repository\\.ts$',
+        pathNot: '^server/src/$1/',
+        dependencyTypesNot: ['type-only'],
+      },
+    },
+    {
+      name: 'a-noun-keeps-its-tables',
+      severity: 'error',
+      comment: 'an entity names the shape of a row to others; only its own module reads and writes the table',
+      from: { path: '^server/src/([^/]+/[^/]+)/' },
+      to: {
+        path: '\\.entity\\.ts$',
+        pathNot: '^server/src/$1/',
+        dependencyTypesNot: ['type-only'],
+      },
+    },
+    {
+      name: 'the-app-is-made-of-modules',
+      severity: 'error',
+      from: { path: '^server/src/app\\.module\\.ts$' },
+      to: { path: '^server/src/', pathNot: '\\.module\\.ts$|/schema\\.ts$|/config\\.ts$' },
     },
     {
       name: 'core-is-pure',

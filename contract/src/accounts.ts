@@ -1,29 +1,28 @@
-import { IsEmail, IsIn, IsOptional, IsString, MaxLength, MinLength } from 'class-validator';
-import type { MassUnit } from '@iron-clasp/core';
-import { UNITS } from './fields.ts';
+import { MASS_UNITS, type MassUnit } from '@iron-clasp/core';
+import { IsEmail } from 'class-validator';
+import { Optional, OneOf, Secret, Text } from './fields.ts';
 
-const THEMES = ['light', 'dark'] as const;
-
+export const THEMES = ['light', 'dark'] as const;
 export type Theme = (typeof THEMES)[number];
 
+const EMAIL = 'Type the e-mail address you signed up with.';
+
 export class SignInRequest {
-  @IsEmail({}, { message: 'Type the e-mail address you signed up with.' })
-  @MaxLength(200)
+  @IsEmail({}, { message: EMAIL })
+  @Text(200, EMAIL)
   email: string;
 
-  @IsString({ message: 'Type your password.' })
-  @MinLength(1, { message: 'Type your password.' })
-  @MaxLength(200)
+  @Secret(1, 200, 'Type your password.')
   password: string;
 }
 
 export class PreferencesRequest {
-  @IsOptional()
-  @IsIn(UNITS, { message: 'Unit must be kg or lb.' })
+  @Optional()
+  @OneOf(MASS_UNITS, 'Unit must be kg or lb.')
   unit?: MassUnit;
 
-  @IsOptional()
-  @IsIn(THEMES, { message: 'Theme must be light or dark.' })
+  @Optional()
+  @OneOf(THEMES, 'Theme must be light or dark.')
   theme?: Theme;
 }
 
@@ -49,7 +48,7 @@ export interface SessionView {
     /** The lifter whose account it is; null for a coach. */
     readonly lifterId: string | null;
   };
-  readonly club: { readonly id: string; readonly name: string };
+  readonly club: { readonly id: string; readonly name: string; readonly timeZone: string };
   /** To be sent back in the `x-iron-clasp-token` header with every change. */
   readonly token: string;
 }

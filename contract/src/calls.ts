@@ -1,36 +1,36 @@
 import {
-  ArrayMaxSize,
-  ArrayMinSize,
-  ArrayUnique,
-  IsBoolean,
-  IsIn,
-  IsNumber,
-  IsObject,
-  IsOptional,
-  IsString,
-  IsUUID,
-  Max,
-  MaxLength,
-  Min,
-  MinLength,
-} from 'class-validator';
-import type {
-  BarLoading,
-  ChalkKind,
-  GripChoice,
-  HandsToday,
-  HoldCurve,
-  HoldPrescription,
-  PlanFault,
-  SetCall,
-  SetRole,
-  Side,
+  CHALK_KINDS,
+  GRIP_CHOICES,
+  LIMITS,
+  SIDES,
+  type BarLoading,
+  type ChalkKind,
+  type GripChoice,
+  type HandsToday,
+  type HoldCurve,
+  type HoldPrescription,
+  type PlanFault,
+  type RepStyle,
+  type SetCall,
+  type SetRole,
+  type Side,
 } from '@iron-clasp/core';
-import { GRIPS, CHALK, SIDES, FINITE } from './fields.ts';
+import { ArrayMaxSize, ArrayMinSize, ArrayUnique, IsUUID } from 'class-validator';
+import {
+  Amount,
+  CHALK_MESSAGE,
+  CHOICE_MESSAGE,
+  Flag,
+  Id,
+  OneOf,
+  Optional,
+  Part,
+  SIDE_MESSAGE,
+  Text,
+} from './fields.ts';
+import { HandsBody } from './hands.ts';
 import type { HoldDecisionView } from './holds.ts';
-import type { LoggedSetView, LoggedHoldView } from './log.ts';
-
-export const CHOICES = [...GRIPS, 'straps'] as const satisfies readonly GripChoice[];
+import type { LoggedHoldView, LoggedSetView } from './log.ts';
 
 const REASON_MESSAGE = 'Say why in 3 to 300 characters: the reason is kept with the call.';
 
@@ -42,45 +42,39 @@ export class OverrideRequest {
   @ArrayUnique({ message: 'Name each set once.' })
   plannedSetIds: string[];
 
-  @IsIn(CHOICES, { message: 'Choose double overhand, mixed, hook or straps.' })
+  @OneOf(GRIP_CHOICES, CHOICE_MESSAGE)
   choice: GripChoice;
 
-  @IsOptional()
-  @IsIn(SIDES, { message: 'Side under must be left or right.' })
+  @Optional()
+  @OneOf(SIDES, SIDE_MESSAGE)
   sideUnder?: Side;
 
-  @IsString({ message: REASON_MESSAGE })
-  @MinLength(3, { message: REASON_MESSAGE })
-  @MaxLength(300, { message: REASON_MESSAGE })
+  @Text(300, REASON_MESSAGE, 3)
   reason: string;
 }
 
-const DIAMETER_MESSAGE = 'Diameter must be a number from 20 to 120 mm.';
-
 /** Circumstances to try on a session without saving anything; what is left out stays as it is. */
 export class WhatIfRequest {
-  @IsOptional()
-  @IsUUID(undefined, { message: 'Choose a venue.' })
+  @Optional()
+  @Id('Choose a venue.')
   venueId?: string;
 
-  @IsOptional()
-  @IsIn(CHALK, { message: 'Chalk must be block, liquid or none.' })
+  @Optional()
+  @OneOf(CHALK_KINDS, CHALK_MESSAGE)
   chalk?: ChalkKind;
 
-  @IsOptional()
-  @IsNumber(FINITE, { message: DIAMETER_MESSAGE })
-  @Min(20, { message: DIAMETER_MESSAGE })
-  @Max(120, { message: DIAMETER_MESSAGE })
+  @Optional()
+  @Amount(LIMITS.barDiameter, 'Diameter must be a number from 20 to 120 mm.')
   barDiameter?: number;
 
   /** As on the day of the next meet: its rulebook, top sets as attempts. */
-  @IsOptional()
-  @IsBoolean({ message: 'Say whether the rules of the meet apply.' })
+  @Optional()
+  @Flag('Say whether the rules of the meet apply.')
   meetRules?: boolean;
 
-  /** Other hands than those of the last check; the core says what is wrong with them. */
-  @IsOptional()
-  @IsObject({ message: 'Say how both hands are.' })
+  /** Other hands than those of the last check. */
+  @Optional()
+  @Part(() => HandsBody, 'Say how both hands are.')
   hands?: HandsToday;
 }
 
@@ -98,7 +92,7 @@ export interface SessionHead {
     /** Heat, humidity and the like. */
     readonly note: string;
   };
-  readonly bars: readonly { readonly id: string; readonly name: string }[];
+  readonly bars: readonly { readonly id: string; readonly name: string; readonly diameter: number }[];
   readonly bar: {
     readonly id: string;
     readonly name: string;
@@ -118,6 +112,7 @@ export interface CalledSet {
   /** What the plates of the venue make of it. */
   readonly loading: BarLoading;
   readonly reps: number;
+  readonly style: RepStyle;
   /** s, where the set is timed. */
   readonly seconds: number | null;
   readonly line: string;

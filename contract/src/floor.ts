@@ -1,59 +1,55 @@
 import {
-  IsISO8601,
-  IsIn,
-  IsNumber,
-  IsOptional,
-  IsString,
-  IsUUID,
-  Max,
-  MaxLength,
-  Min,
-} from 'class-validator';
-import type {
-  Grip,
-  GripChoice,
-  HandsToday,
-  HoldPrescription,
-  LikelyCause,
-  PlatePairs,
-  SessionUnderWay,
-  SetRole,
-  Side,
-  SqueezeProtocol,
-  SqueezeTest,
+  GRIP_CHOICES,
+  LIMITS,
+  SIDES,
+  type Grip,
+  type GripChoice,
+  type HandsToday,
+  type HoldPrescription,
+  type LikelyCause,
+  type PlatePairs,
+  type SessionUnderWay,
+  type SetRole,
+  type Side,
+  type SqueezeProtocol,
+  type SqueezeTest,
 } from '@iron-clasp/core';
-import { CHOICES, type SessionHead, type CallsView } from './calls.ts';
-import { SIDES, LIMITS, TARGET_MESSAGE, FINITE } from './fields.ts';
+import type { CallsView, SessionHead } from './calls.ts';
+import {
+  Amount,
+  CHOICE_MESSAGE,
+  Id,
+  Moment,
+  Nullable,
+  OneOf,
+  Optional,
+  SIDE_MESSAGE,
+  TARGET_MESSAGE,
+  Text,
+} from './fields.ts';
 import type { LoggedHoldView } from './log.ts';
 
 /** Ends a session, with a word to the lifter. */
 export class FinishRequest {
-  @IsISO8601({ strict: true }, { message: 'The end of the session is not a date and time.' })
+  @Moment('The end of the session is not a date and time.')
   finishedAt: string;
 
-  @IsString({ message: 'The note is text.' })
-  @MaxLength(1000, { message: 'Keep the note to 1000 characters.' })
+  @Text(1000, 'Keep the note to 1000 characters.', 0)
   note: string;
 }
 
-const LOAD_STANDS = `Load must be a number from 0 to ${LIMITS.load.max} kg.`;
-
-const CLOCK_STATES = ['running', 'stopped'] as const;
+export const CLOCK_STATES = ['running', 'stopped'] as const;
 
 /** What a hold clock on the floor does now, for those who follow on another screen; nothing of it is stored. */
 export class ClockRequest {
-  @IsIn(CLOCK_STATES, { message: 'A clock runs or is stopped.' })
+  @OneOf(CLOCK_STATES, 'A clock runs or is stopped.')
   state: (typeof CLOCK_STATES)[number];
 
   /** Seconds on the clock when this was sent; negative while it counts in. */
-  @IsNumber(FINITE, { message: 'Say how long the clock has run.' })
-  @Min(-60)
-  @Max(3600)
+  @Amount({ min: -60, max: 3600 }, 'Say how long the clock has run.')
   seconds: number;
 
-  @IsNumber(FINITE, { message: TARGET_MESSAGE })
-  @Min(1, { message: TARGET_MESSAGE })
-  @Max(LIMITS.holdSeconds.max, { message: TARGET_MESSAGE })
+  @Amount(LIMITS.holdTarget, TARGET_MESSAGE)
   target: number;
 }
 
@@ -63,27 +59,24 @@ export class ClockRequest {
  */
 export class StandsRequest {
   /** Null at the hold, and where all is done. */
-  @IsOptional()
-  @IsUUID(undefined, { message: 'Name the set.' })
+  @Nullable()
+  @Id('Name the set.')
   plannedSetId: string | null;
 
   /** kg on the bar. */
-  @IsNumber(FINITE, { message: LOAD_STANDS })
-  @Min(0, { message: LOAD_STANDS })
-  @Max(LIMITS.load.max, { message: LOAD_STANDS })
+  @Amount({ min: 0, max: LIMITS.load.max }, `Load must be a number from 0 to ${LIMITS.load.max} kg.`)
   load: number;
 
   /** The call as one would say it. */
-  @IsString({ message: 'Say the call.' })
-  @MaxLength(300, { message: 'Say the call in at most 300 characters.' })
+  @Text(300, 'Say the call in at most 300 characters.', 0)
   line: string;
 
-  @IsOptional()
-  @IsIn(CHOICES, { message: 'Choose double overhand, mixed, hook or straps.' })
+  @Optional()
+  @OneOf(GRIP_CHOICES, CHOICE_MESSAGE)
   choice?: GripChoice;
 
-  @IsOptional()
-  @IsIn(SIDES, { message: 'Side under must be left or right.' })
+  @Optional()
+  @OneOf(SIDES, SIDE_MESSAGE)
   sideUnder?: Side;
 }
 
@@ -98,7 +91,10 @@ export interface FloorView {
     readonly earlier: readonly SqueezeTest[];
     /** The test of the day, where there was one. */
     readonly today: SqueezeTest | null;
+    /** All of the day, the latest first. */
+    readonly todays: readonly SqueezeTest[];
   };
+  /** Day of the check behind `hands`; null where nobody has looked. */
   readonly handsOn: string | null;
   readonly hands: HandsToday;
   /** As the core takes a session under way; `observations` are those before this session. */

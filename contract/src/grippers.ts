@@ -1,55 +1,41 @@
 import {
-  IsBoolean,
-  IsIn,
-  IsISO8601,
-  IsNumber,
-  IsOptional,
-  IsString,
-  IsUUID,
-  Max,
-  MaxLength,
-  Min,
-} from 'class-validator';
-import type { Estimate, GripperPlan, Side, StartDepth } from '@iron-clasp/core';
-import { FINITE, SIDES } from './fields.ts';
-
-const DEPTHS = ['open', 'parallel', 'deep'] as const satisfies readonly StartDepth[];
-const GAP = 'The gap left must be a number from 0 to 150 mm.';
-const HELD = 'Seconds held must be a number from 0 to 600.';
+  SIDES,
+  START_DEPTHS,
+  type Estimate,
+  type GripperPlan,
+  type Side,
+  type StartDepth,
+} from '@iron-clasp/core';
+import { Amount, Flag, Id, Moment, OneOf, Optional, Text } from './fields.ts';
 
 /** One try at closing a gripper, under a client-made id. */
 export class GripperAttemptRequest {
-  @IsUUID(undefined, { message: 'Choose a gripper.' })
+  @Id('Choose a gripper.')
   gripperId: string;
 
-  @IsIn(SIDES, { message: 'Say which hand.' })
+  @OneOf(SIDES, 'Say which hand.')
   hand: Side;
 
-  @IsIn(DEPTHS, { message: 'Say how deep it was set: open, parallel or deep.' })
+  @OneOf(START_DEPTHS, 'Say how deep it was set: open, parallel or deep.')
   depth: StartDepth;
 
-  @IsBoolean({ message: 'Say whether it was closed.' })
+  @Flag('Say whether it was closed.')
   closed: boolean;
 
   /** mm between the handles, where it was not closed. */
-  @IsOptional()
-  @IsNumber(FINITE, { message: GAP })
-  @Min(0, { message: GAP })
-  @Max(150, { message: GAP })
+  @Optional()
+  @Amount({ min: 0, max: 150 }, 'The gap left must be a number from 0 to 150 mm.')
   gapMm?: number;
 
-  @IsOptional()
-  @IsNumber(FINITE, { message: HELD })
-  @Min(0, { message: HELD })
-  @Max(600, { message: HELD })
+  @Optional()
+  @Amount({ min: 0, max: 600 }, 'Seconds held must be a number from 0 to 600.')
   seconds?: number;
 
-  @IsISO8601({ strict: true }, { message: 'The time of the attempt is not a date and time.' })
+  @Moment('The time of the attempt is not a date and time.')
   doneAt: string;
 
-  @IsOptional()
-  @IsString()
-  @MaxLength(500, { message: 'Keep the note to 500 characters.' })
+  @Optional()
+  @Text(500, 'Keep the note to 500 characters.', 0)
   note?: string;
 }
 

@@ -1,21 +1,78 @@
-import { IsISO8601, IsObject } from 'class-validator';
-import type {
-  HookMove,
-  HookStage,
-  MixedLedger,
-  Side,
-  SkinBudget,
-  HandsToday,
-  SetRole,
+import {
+  FINGER_STATES,
+  LIMITS,
+  NAIL_STATES,
+  SKIN_STATES,
+  type FingerState,
+  type HandsToday,
+  type HandToday,
+  type HookMove,
+  type HookStage,
+  type MixedLedger,
+  type NailState,
+  type SetRole,
+  type Side,
+  type SkinBudget,
+  type SkinState,
 } from '@iron-clasp/core';
-import type { KnownHistory } from './lifters.ts';
+import { Flag, Moment, OneOf, Optional, Part, Whole } from './fields.ts';
+import type { KnownHistory } from './history.ts';
 
-/** A hands check under a client-made id; the core says what is wrong with the hands. */
+const PAIN = 'Pain must be a whole number from 0 to 10.';
+const SKIN = 'Skin must be sound, callused, tender or torn.';
+
+/** One hand as a check sees it. */
+export class HandBody implements HandToday {
+  @OneOf(SKIN_STATES, SKIN)
+  palm: SkinState;
+
+  @OneOf(SKIN_STATES, SKIN)
+  thumb: SkinState;
+
+  @OneOf(FINGER_STATES, 'A finger must be sound, sprained or dislocated.')
+  finger: FingerState;
+
+  @Flag('Say whether the hand is numb.')
+  numb: boolean;
+
+  @Whole(LIMITS.pain, PAIN)
+  pain: number;
+
+  @Whole(LIMITS.pain, PAIN)
+  elbowPain: number;
+
+  @Optional()
+  @OneOf(NAIL_STATES, 'The nail must be sound, split or bleeding.')
+  nail?: NailState;
+
+  @Optional()
+  @Whole(LIMITS.pain, PAIN)
+  thumbJointPain?: number;
+
+  @Optional()
+  @Whole(LIMITS.pain, PAIN)
+  bicepsPain?: number;
+
+  @Optional()
+  @Flag('Say whether the pain spreads.')
+  spreadingPain?: boolean;
+}
+
+/** Both hands. */
+export class HandsBody implements HandsToday {
+  @Part(() => HandBody, 'Say how the left hand is.')
+  left: HandBody;
+
+  @Part(() => HandBody, 'Say how the right hand is.')
+  right: HandBody;
+}
+
+/** A hands check under a client-made id. */
 export class HandsCheckRequest {
-  @IsObject({ message: 'Say how both hands are.' })
+  @Part(() => HandsBody, 'Say how both hands are.')
   hands: HandsToday;
 
-  @IsISO8601({ strict: true }, { message: 'The time of the check is not a date and time.' })
+  @Moment('The time of the check is not a date and time.')
   checkedAt: string;
 }
 

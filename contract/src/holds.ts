@@ -1,113 +1,82 @@
 import {
-  IsIn,
-  IsInt,
-  IsISO8601,
-  IsNumber,
-  IsOptional,
-  IsString,
-  Matches,
-  Max,
-  MaxLength,
-  Min,
-} from 'class-validator';
-import type {
-  ForearmWeek,
-  GripWork,
-  HoldBlockProposal,
-  HoldKindId,
-  HoldPrescription,
-  KitNeed,
-  WeekOfGripWork,
+  HOLD_KINDS,
+  LIMITS,
+  type ForearmWeek,
+  type GripWork,
+  type HoldBlockProposal,
+  type HoldKindId,
+  type HoldPrescription,
+  type KitNeed,
+  type WeekOfGripWork,
 } from '@iron-clasp/core';
-import { DAY, FINITE, LIMITS, LOAD_MESSAGE, SECONDS_MESSAGE } from './fields.ts';
+import {
+  Amount,
+  Day,
+  LOAD_MESSAGE,
+  Nullable,
+  OneOf,
+  Optional,
+  SECONDS_MESSAGE,
+  SeenVersion,
+  Text,
+  Whole,
+} from './fields.ts';
 import type { LoggedHoldView } from './log.ts';
 
-const KINDS = [
-  'frontRackHold',
-  'behindBackHold',
-  'supinatedDeadHold',
-  'thickBarHold',
-  'deadHang',
-  'fabricHang',
-  'platePinch',
-  'hexHold',
-  'carry',
-  'overhandReps',
-] as const satisfies readonly HoldKindId[];
 const KIND = 'Choose a kind of hold.';
 
 /** What a session holds after its lifts; null takes the hold out. */
 export class SessionHoldRequest {
-  @IsOptional()
-  @IsIn(KINDS, { message: KIND })
-  kind: HoldKindId | null;
+  @Nullable()
+  @OneOf(HOLD_KINDS, KIND)
+  kind?: HoldKindId | null;
 
-  /** The session's version that the page was drawn from. */
-  @IsInt()
-  @Min(1)
+  @SeenVersion(1)
   version: number;
 }
 
-const DECISIONS = ['accepted', 'changed', 'skipped'] as const;
-export type HoldDecisionKind = (typeof DECISIONS)[number];
-const SETS = 'Sets must be a whole number from 1 to 10.';
+export const HOLD_DECISIONS = ['accepted', 'changed', 'skipped'] as const;
+export type HoldDecisionKind = (typeof HOLD_DECISIONS)[number];
 
 /** What the coach decides on a prescribed hold, under a client-made id. A change or a skip carries its reason. */
 export class HoldDecisionRequest {
-  @IsIn(DECISIONS, { message: 'Accept the hold, change it, or skip it.' })
+  @OneOf(HOLD_DECISIONS, 'Accept the hold, change it, or skip it.')
   what: HoldDecisionKind;
 
-  @IsOptional()
-  @IsInt({ message: SETS })
-  @Min(1, { message: SETS })
-  @Max(10, { message: SETS })
+  @Optional()
+  @Whole(LIMITS.holdSets, 'Sets must be a whole number from 1 to 10.')
   sets?: number;
 
-  @IsOptional()
-  @IsNumber(FINITE, { message: SECONDS_MESSAGE })
-  @Min(1, { message: SECONDS_MESSAGE })
-  @Max(LIMITS.holdSeconds.max, { message: SECONDS_MESSAGE })
+  @Optional()
+  @Amount({ min: 1, max: LIMITS.holdSeconds.max }, SECONDS_MESSAGE)
   seconds?: number;
 
   /** kg as the lift is written. */
-  @IsOptional()
-  @IsNumber(FINITE, { message: LOAD_MESSAGE })
-  @Min(0, { message: LOAD_MESSAGE })
-  @Max(LIMITS.load.max, { message: LOAD_MESSAGE })
+  @Optional()
+  @Amount({ min: 0, max: LIMITS.load.max }, LOAD_MESSAGE)
   load?: number;
 
-  @IsOptional()
-  @IsString()
-  @MaxLength(300, { message: 'Keep the reason to 300 characters.' })
+  @Optional()
+  @Text(300, 'Keep the reason to 300 characters.', 0)
   reason?: string;
 }
 
-const WEEKS = 'A hold block lasts 2 to 5 weeks.';
-const A_WEEK = 'A hold block asks 1 to 3 sessions a week.';
-
 /** A block of heavy holds; it puts holds into the sessions of its weeks that the spacing rules leave free. */
 export class HoldBlockRequest {
-  @IsIn(KINDS, { message: KIND })
+  @OneOf(HOLD_KINDS, KIND)
   kind: HoldKindId;
 
   /** Any day of its first week. */
-  @Matches(DAY, { message: 'Choose the week it starts in.' })
-  @IsISO8601({ strict: true }, { message: 'Choose the week it starts in.' })
+  @Day('Choose the week it starts in.')
   startsOn: string;
 
-  @IsInt({ message: WEEKS })
-  @Min(2, { message: WEEKS })
-  @Max(5, { message: WEEKS })
+  @Whole({ min: 2, max: 5 }, 'A hold block lasts 2 to 5 weeks.')
   weeks: number;
 
-  @IsInt({ message: A_WEEK })
-  @Min(1, { message: A_WEEK })
-  @Max(3, { message: A_WEEK })
+  @Whole({ min: 1, max: 3 }, 'A hold block asks 1 to 3 sessions a week.')
   sessionsAWeek: number;
 
-  /** The version the editor was drawn from; 0 for a new block. */
-  @IsInt()
-  @Min(0)
+  @SeenVersion()
   version: number;
 }
 

@@ -1,154 +1,156 @@
 import {
-  ArrayMaxSize,
-  IsArray,
-  IsBoolean,
-  IsISO8601,
-  IsIn,
-  IsInt,
-  IsNumber,
-  IsObject,
-  IsOptional,
-  IsString,
-  Max,
-  MaxLength,
-  Min,
-  MinLength,
-} from 'class-validator';
-import type {
-  HandsToday,
-  HistoryFlag,
-  HookStage,
-  MassUnit,
-  ProfileConflict,
-  Side,
-  Thresholds,
+  HOOK_STAGES,
+  LIFTS,
+  LIMITS,
+  MASS_UNITS,
+  SIDES,
+  type HandsToday,
+  type HistoryFlag,
+  type HookStage,
+  type MassUnit,
+  type ProfileConflict,
+  type Side,
+  type Thresholds,
 } from '@iron-clasp/core';
-import { SIDES, UNITS, LIMITS, FINITE } from './fields.ts';
+import {
+  Amount,
+  Day,
+  Flag,
+  Nullable,
+  OneOf,
+  Optional,
+  Part,
+  Parts,
+  SeenVersion,
+  Text,
+  Whole,
+} from './fields.ts';
+import { HistoryBody, HISTORY_MESSAGE, type KnownHistory } from './history.ts';
 import type { MeetView } from './meets.ts';
 import type { ShareLinkView } from './sharing.ts';
 
-const HOOK = ['none', 'learn', 'build', 'carry', 'settled'] as const satisfies readonly HookStage[];
-
-const NAME_MESSAGE = 'Name must be 1 to 120 characters.';
-
-const MAX_MESSAGE = `Best deadlift must be a number from 20 to ${LIMITS.load.max} kg. Check the figure and the unit.`;
-
+const SPORT_MESSAGE = 'Name the sport, in at most 60 characters.';
+const MAX_MESSAGE = `Best deadlift must be a number from ${LIMITS.best.min} to ${LIMITS.best.max} kg. Check the figure and the unit.`;
 const THRESHOLD_MESSAGE = 'Each threshold must be a chance from 0.5 to 0.999.';
+const LIFT_IDS = LIFTS.map((lift) => lift.id);
 
-const HAND_LENGTH_MESSAGE =
-  'Hand length must be a number from 100 to 300 mm: wrist crease to the tip of the middle finger.';
+/** Chance asked of a grip, by role of the set. */
+export class ThresholdsBody implements Thresholds {
+  @Amount(LIMITS.threshold, THRESHOLD_MESSAGE)
+  warmup: number;
 
-const BODY_MASS_MESSAGE = 'Body mass must be a number from 25 to 300 kg. Check the figure and the unit.';
+  @Amount(LIMITS.threshold, THRESHOLD_MESSAGE)
+  top: number;
 
-const HAND_SPAN_MESSAGE =
-  'Hand span must be a number from 100 to 350 mm: thumb tip to little finger tip, hand spread.';
+  @Amount(LIMITS.threshold, THRESHOLD_MESSAGE)
+  backoff: number;
 
-const USUAL_REPS_MESSAGE = 'Usual repetitions must be a whole number from 1 to 30.';
+  @Amount(LIMITS.threshold, THRESHOLD_MESSAGE)
+  volume: number;
 
-const HAND = 'Dominant hand must be left or right.';
+  @Amount(LIMITS.threshold, THRESHOLD_MESSAGE)
+  accessory: number;
+
+  @Amount(LIMITS.threshold, THRESHOLD_MESSAGE)
+  attempt: number;
+}
+
+/** A lifter's best in a lift: kg, and the day where that is known. */
+export class BestLiftBody {
+  @OneOf(LIFT_IDS, 'Choose a lift of the catalogue.')
+  liftId: string;
+
+  @Amount({ min: 0.1, max: LIMITS.load.max }, 'A best lift is above 0 and at most 600 kg.')
+  load: number;
+
+  @Nullable()
+  @Day('The day of a best lift must be a day, or left out.')
+  on: string | null;
+}
 
 /** A lifter as a coach writes them. Only the first three are needed; what is left out keeps its usual value and is asked later. */
 export class LifterRequest {
-  @IsString({ message: NAME_MESSAGE })
-  @MinLength(1, { message: NAME_MESSAGE })
-  @MaxLength(120, { message: NAME_MESSAGE })
+  @Text(120, 'Name must be 1 to 120 characters.')
   name: string;
 
-  @IsString({ message: 'Name the sport.' })
-  @MinLength(1, { message: 'Name the sport.' })
-  @MaxLength(60, { message: 'Name the sport in at most 60 characters.' })
+  @Text(60, SPORT_MESSAGE)
   sport: string;
 
-  @IsNumber(FINITE, { message: MAX_MESSAGE })
-  @Min(20, { message: MAX_MESSAGE })
-  @Max(LIMITS.load.max, { message: MAX_MESSAGE })
+  @Amount(LIMITS.best, MAX_MESSAGE)
   deadliftMax: number;
 
-  /** The version the editor was drawn from; 0 for a new lifter. */
-  @IsInt()
-  @Min(0)
+  @SeenVersion()
   version: number;
 
-  @IsOptional()
-  @IsIn(UNITS, { message: 'Unit must be kg or lb.' })
+  @Optional()
+  @OneOf(MASS_UNITS, 'Unit must be kg or lb.')
   unit?: MassUnit;
 
-  @IsOptional()
-  @IsIn(SIDES, { message: HAND })
+  @Optional()
+  @OneOf(SIDES, 'Dominant hand must be left or right.')
   dominantHand?: Side;
 
-  @IsOptional()
-  @IsString({ message: 'Say how the lifter stands.' })
-  @MaxLength(60, { message: 'Say how the lifter stands in at most 60 characters.' })
+  @Optional()
+  @Text(60, 'Say how the lifter stands in at most 60 characters.')
   stance?: string;
 
   /** Day on which barbell training began. */
-  @IsOptional()
-  @IsISO8601({ strict: true }, { message: 'Training since must be a day.' })
+  @Optional()
+  @Day('Training since must be a day.')
   trainingSince?: string;
 
-  @IsOptional()
-  @IsString({ message: 'Choose a school.' })
-  @MaxLength(60, { message: 'Choose a school.' })
+  @Optional()
+  @Text(60, 'Choose a school.')
   schoolId?: string;
 
-  @IsOptional()
-  @IsIn(HOOK, { message: 'Hook stage must be none, learn, build, carry or settled.' })
+  @Optional()
+  @OneOf(HOOK_STAGES, 'Hook stage must be none, learn, build, carry or settled.')
   hookStage?: HookStage;
 
-  /** Chance asked of a grip, by role; the core says what is wrong with them. */
-  @IsOptional()
-  @IsObject({ message: THRESHOLD_MESSAGE })
-  thresholds?: Thresholds;
+  @Optional()
+  @Part(() => ThresholdsBody, THRESHOLD_MESSAGE)
+  thresholds?: ThresholdsBody;
 
-  /** An entry may say since when, `since`: a day. */
-  @IsOptional()
-  @IsArray({ message: 'History is a list.' })
-  @ArrayMaxSize(20, { message: 'At most 20 entries of history.' })
-  history?: KnownHistory[];
+  @Optional()
+  @Parts(() => HistoryBody, { max: 20, message: HISTORY_MESSAGE })
+  history?: HistoryBody[];
 
   /** Wrist crease to the tip of the middle finger, mm; null takes it back. */
-  @IsOptional()
-  @IsNumber(FINITE, { message: HAND_LENGTH_MESSAGE })
-  @Min(100, { message: HAND_LENGTH_MESSAGE })
-  @Max(300, { message: HAND_LENGTH_MESSAGE })
+  @Nullable()
+  @Amount(
+    LIMITS.handLength,
+    'Hand length must be a number from 100 to 300 mm: wrist crease to the tip of the middle finger.',
+  )
   handLength?: number | null;
 
   /** kg, for hangs; null takes it back. */
-  @IsOptional()
-  @IsNumber(FINITE, { message: BODY_MASS_MESSAGE })
-  @Min(25, { message: BODY_MASS_MESSAGE })
-  @Max(300, { message: BODY_MASS_MESSAGE })
+  @Nullable()
+  @Amount(LIMITS.bodyMass, 'Body mass must be a number from 25 to 300 kg. Check the figure and the unit.')
   bodyMass?: number | null;
 
   /** Thumb tip to little finger tip, hand spread, mm; null takes it back. */
-  @IsOptional()
-  @IsNumber(FINITE, { message: HAND_SPAN_MESSAGE })
-  @Min(100, { message: HAND_SPAN_MESSAGE })
-  @Max(350, { message: HAND_SPAN_MESSAGE })
+  @Nullable()
+  @Amount(
+    LIMITS.handSpan,
+    'Hand span must be a number from 100 to 350 mm: thumb tip to little finger tip, hand spread.',
+  )
   handSpan?: number | null;
 
   /** Repetitions of a usual working set; null takes it back. */
-  @IsOptional()
-  @IsInt({ message: USUAL_REPS_MESSAGE })
-  @Min(1, { message: USUAL_REPS_MESSAGE })
-  @Max(30, { message: USUAL_REPS_MESSAGE })
+  @Nullable()
+  @Whole(LIMITS.usualReps, 'Usual repetitions must be a whole number from 1 to 30.')
   usualReps?: number | null;
 
   /** Day of the best deadlift; null where nobody knows. */
-  @IsOptional()
-  @IsISO8601({ strict: true }, { message: 'The day of the best deadlift is not a day.' })
+  @Nullable()
+  @Day('The day of the best deadlift is not a day.')
   deadliftOn?: string | null;
 
   /** Best lifts beside the deadlift, each with its day where that is known. */
-  @IsOptional()
-  @IsArray({ message: 'Best lifts are a list.' })
-  @ArrayMaxSize(30, { message: 'At most 30 best lifts.' })
-  bestLifts?: BestLift[];
+  @Optional()
+  @Parts(() => BestLiftBody, { max: 30, message: 'Best lifts are a list.' })
+  bestLifts?: BestLiftBody[];
 }
-
-/** An entry of history with the day since which it is known. */
-export type KnownHistory = HistoryFlag & { readonly since?: string };
 
 /** A lifter's best in a lift: kg, and the day where that is known. */
 export interface BestLift {
@@ -157,13 +159,12 @@ export interface BestLift {
   readonly on: string | null;
 }
 
-/** Puts a lifter aside, or takes them back; nothing is deleted. */
+/** Archives something, or takes it back; nothing is deleted. */
 export class ArchiveRequest {
-  @IsBoolean({ message: 'Say whether the lifter is put aside.' })
+  @Flag('Say whether it is archived.')
   archived: boolean;
 
-  @IsInt()
-  @Min(1)
+  @SeenVersion(1)
   version: number;
 }
 

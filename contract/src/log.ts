@@ -1,181 +1,196 @@
 import {
-  IsBoolean,
-  IsDefined,
-  IsISO8601,
-  IsIn,
-  IsInt,
-  IsNumber,
-  IsOptional,
-  IsString,
-  IsUUID,
-  Max,
-  MaxLength,
-  Min,
-} from 'class-validator';
-import type { ChalkKind, Ending, Grip, SetRole, Side, HoldKindId } from '@iron-clasp/core';
-import {
+  CHALK_KINDS,
+  ENDINGS,
   GRIPS,
-  CHALK,
-  SIDES,
+  HOLD_KINDS,
+  LIFTS,
   LIMITS,
+  SIDES,
+  SLIP_CAUSES,
+  type ChalkKind,
+  type Ending,
+  type Grip,
+  type HoldKindId,
+  type RepStyle,
+  type SetRole,
+  type Side,
+} from '@iron-clasp/core';
+import {
+  Amount,
+  CHALK_MESSAGE,
+  Flag,
+  GRIP_MESSAGE,
+  Id,
   LOAD_MESSAGE,
+  Moment,
+  Nullable,
+  OneOf,
+  Optional,
   SECONDS_MESSAGE,
+  SIDE_MESSAGE,
   TARGET_MESSAGE,
-  PAIN_MESSAGE,
-  CONFIDENCE_MESSAGE,
-  FINITE,
+  Text,
+  Whole,
 } from './fields.ts';
 
-const ENDINGS = ['slipped', 'stopped'] as const satisfies readonly Ending[];
-
 const SLIP_MESSAGE = 'The repetition that slipped must be a whole number from 1 on.';
+const REPS_MESSAGE = `Reps must be a whole number: at least one repetition, and more than ${LIMITS.reps.max} is not one set.`;
+const ENDED_MESSAGE = 'Say how the hold ended: slipped, or stopped on purpose.';
+const NOTE_MESSAGE = 'Keep the note to 500 characters.';
+const SLIP = { min: 1, max: LIMITS.reps.max };
+/** A hang may carry nothing but the body. */
+const LOAD_OR_NONE = { min: 0, max: LIMITS.load.max };
+const LIFT_IDS = LIFTS.map((lift) => lift.id);
+const CAUSE_IDS = SLIP_CAUSES.map((cause) => cause.id);
 
 /** What is said of a set or hold beside its figures. */
 abstract class Said {
   /** Pain of the hand, 0–10. */
-  @IsOptional()
-  @IsInt({ message: PAIN_MESSAGE })
-  @Min(0, { message: PAIN_MESSAGE })
-  @Max(10, { message: PAIN_MESSAGE })
+  @Optional()
+  @Whole(LIMITS.pain, 'Pain must be a whole number from 0 to 10.')
   pain?: number;
 
   /** Confidence before the set, 1–5. */
-  @IsOptional()
-  @IsInt({ message: CONFIDENCE_MESSAGE })
-  @Min(1, { message: CONFIDENCE_MESSAGE })
-  @Max(5, { message: CONFIDENCE_MESSAGE })
+  @Optional()
+  @Whole(LIMITS.confidence, 'Confidence must be a whole number from 1 to 5.')
   confidence?: number;
 
   /** Why it slipped, as the coach saw it: an id of the slip causes. */
-  @IsOptional()
-  @IsString()
-  @MaxLength(60, { message: 'Choose one of the causes.' })
+  @Optional()
+  @OneOf(CAUSE_IDS, 'Choose one of the causes of the practice book.')
   cause?: string;
 
-  @IsOptional()
-  @IsString()
-  @MaxLength(500, { message: 'Keep the note to 500 characters.' })
+  @Optional()
+  @Text(500, NOTE_MESSAGE, 0)
   note?: string;
+
+  /** The bar it was done on, as it was then; left out, the session's. */
+  @Optional()
+  @Id('Name the bar.')
+  barId?: string;
 }
 
 /** One set of a hold as it was done. Its id is made by the client, so that sending it again changes nothing. */
 export class LogHoldRequest extends Said {
+  /** What was held, as it was then: the plan may change before the entry is sent. Left out, what the session plans. */
+  @Optional()
+  @OneOf(HOLD_KINDS, 'Choose a kind of hold.')
+  kind?: HoldKindId;
+
+  /** Where the kind leaves a choice: handles, a frame, dumbbells. */
+  @Optional()
+  @OneOf(LIFT_IDS, 'Choose a lift of the catalogue.')
+  liftId?: string;
+
+  /** Of what the hand closed on, mm; left out, the lift's own handle or the bar. */
+  @Optional()
+  @Amount({ min: 5, max: 200 }, 'Diameter must be a number from 5 to 200 mm.')
+  diameter?: number;
+
   /** kg as the hold is written: what is added to the body for a hang, which may be nothing. */
-  @IsNumber(FINITE, { message: LOAD_MESSAGE })
-  @Min(0, { message: LOAD_MESSAGE })
-  @Max(LIMITS.load.max, { message: LOAD_MESSAGE })
+  @Amount(LOAD_OR_NONE, LOAD_MESSAGE)
   load: number;
 
-  @IsNumber(FINITE, { message: SECONDS_MESSAGE })
-  @Min(LIMITS.holdSeconds.min, { message: SECONDS_MESSAGE })
-  @Max(LIMITS.holdSeconds.max, { message: SECONDS_MESSAGE })
+  @Amount(LIMITS.holdSeconds, SECONDS_MESSAGE)
   seconds: number;
 
   /** Seconds that were asked for. */
-  @IsNumber(FINITE, { message: TARGET_MESSAGE })
-  @Min(1, { message: TARGET_MESSAGE })
-  @Max(LIMITS.holdSeconds.max, { message: TARGET_MESSAGE })
+  @Amount(LIMITS.holdTarget, TARGET_MESSAGE)
   target: number;
 
-  @IsIn(ENDINGS, { message: 'Say how the hold ended: slipped, or stopped on purpose.' })
+  @OneOf(ENDINGS, ENDED_MESSAGE)
   ended: Ending;
 
-  @IsIn(GRIPS, { message: 'Grip must be double overhand, mixed or hook.' })
+  @OneOf(GRIPS, GRIP_MESSAGE)
   grip: Grip;
 
-  @IsOptional()
-  @IsIn(SIDES, { message: 'Side under must be left or right.' })
+  @Optional()
+  @OneOf(SIDES, SIDE_MESSAGE)
   sideUnder?: Side;
 
-  @IsIn(CHALK, { message: 'Chalk must be block, liquid or none.' })
+  @OneOf(CHALK_KINDS, CHALK_MESSAGE)
   chalk: ChalkKind;
 
-  @IsISO8601({ strict: true }, { message: 'The time of the hold is not a date and time.' })
+  @Moment('The time of the hold is not a date and time.')
   doneAt: string;
 }
 
 /** One lifting set as it was done. */
 export class LogSetRequest extends Said {
-  @IsUUID(undefined, { message: 'Name the planned set.' })
+  @Id('Name the planned set.')
   plannedSetId: string;
 
-  @IsNumber(FINITE, { message: LOAD_MESSAGE })
-  @Min(LIMITS.load.min, { message: LOAD_MESSAGE })
-  @Max(LIMITS.load.max, { message: LOAD_MESSAGE })
+  @Amount(LIMITS.load, LOAD_MESSAGE)
   load: number;
 
-  @IsInt({ message: 'Reps must be a whole number.' })
-  @Min(LIMITS.reps.min, { message: 'Log at least one repetition.' })
-  @Max(LIMITS.reps.max, { message: 'More than 100 repetitions is not one set.' })
+  @Whole(LIMITS.reps, REPS_MESSAGE)
   reps: number;
 
-  @IsIn(GRIPS, { message: 'Grip must be double overhand, mixed or hook.' })
+  /** Seconds done, where the set is timed; left out, those planned. */
+  @Optional()
+  @Amount(LIMITS.holdSeconds, SECONDS_MESSAGE)
+  seconds?: number;
+
+  @OneOf(GRIPS, GRIP_MESSAGE)
   grip: Grip;
 
-  @IsDefined()
-  @IsBoolean({ message: 'Say whether straps were used.' })
+  @Flag('Say whether straps were used.')
   strapped: boolean;
 
-  @IsOptional()
-  @IsIn(SIDES, { message: 'Side under must be left or right.' })
+  @Optional()
+  @OneOf(SIDES, SIDE_MESSAGE)
   sideUnder?: Side;
 
-  @IsIn(CHALK, { message: 'Chalk must be block, liquid or none.' })
+  @OneOf(CHALK_KINDS, CHALK_MESSAGE)
   chalk: ChalkKind;
 
   /** The repetition during which the grip failed. */
-  @IsOptional()
-  @IsInt({ message: SLIP_MESSAGE })
-  @Min(1, { message: SLIP_MESSAGE })
-  @Max(LIMITS.reps.max, { message: SLIP_MESSAGE })
+  @Optional()
+  @Whole(SLIP, SLIP_MESSAGE)
   slippedAtRep?: number;
 
-  @IsISO8601({ strict: true }, { message: 'The time of the set is not a date and time.' })
+  @Moment('The time of the set is not a date and time.')
   doneAt: string;
 }
 
-/** Puts a logged entry right; what is left out stays. The first value is kept beside it. */
+/** Corrects a logged entry; what is left out stays. The first value is kept beside it. */
 export class CorrectionRequest {
-  @IsOptional()
-  @IsNumber(FINITE, { message: LOAD_MESSAGE })
-  @Min(LIMITS.load.min, { message: LOAD_MESSAGE })
-  @Max(LIMITS.load.max, { message: LOAD_MESSAGE })
+  @Optional()
+  @Amount(LOAD_OR_NONE, LOAD_MESSAGE)
   load?: number;
 
-  @IsOptional()
-  @IsInt({ message: 'Reps must be a whole number.' })
-  @Min(LIMITS.reps.min, { message: 'Log at least one repetition.' })
-  @Max(LIMITS.reps.max, { message: 'More than 100 repetitions is not one set.' })
+  @Optional()
+  @Whole(LIMITS.reps, REPS_MESSAGE)
   reps?: number;
 
-  @IsOptional()
-  @IsNumber(FINITE, { message: SECONDS_MESSAGE })
-  @Min(LIMITS.holdSeconds.min, { message: SECONDS_MESSAGE })
-  @Max(LIMITS.holdSeconds.max, { message: SECONDS_MESSAGE })
+  @Optional()
+  @Amount(LIMITS.holdSeconds, SECONDS_MESSAGE)
   seconds?: number;
 
-  @IsOptional()
-  @IsIn(ENDINGS, { message: 'Say how the hold ended: slipped, or stopped on purpose.' })
+  @Optional()
+  @OneOf(ENDINGS, ENDED_MESSAGE)
   ended?: Ending;
 
-  @IsOptional()
-  @IsIn(GRIPS, { message: 'Grip must be double overhand, mixed or hook.' })
+  @Optional()
+  @OneOf(GRIPS, GRIP_MESSAGE)
   grip?: Grip;
 
-  @IsOptional()
-  @IsBoolean({ message: 'Say whether straps were used.' })
+  /** Which hand was under, where the grip is mixed. */
+  @Optional()
+  @OneOf(SIDES, SIDE_MESSAGE)
+  sideUnder?: Side;
+
+  @Optional()
+  @Flag('Say whether straps were used.')
   strapped?: boolean;
 
   /** Null where it did not slip after all. */
-  @IsOptional()
-  @IsInt({ message: SLIP_MESSAGE })
-  @Min(1, { message: SLIP_MESSAGE })
-  @Max(LIMITS.reps.max, { message: SLIP_MESSAGE })
+  @Nullable()
+  @Whole(SLIP, SLIP_MESSAGE)
   slippedAtRep?: number | null;
 
-  @IsOptional()
-  @IsString()
-  @MaxLength(500, { message: 'Keep the note to 500 characters.' })
+  @Optional()
+  @Text(500, NOTE_MESSAGE, 0)
   note?: string;
 }
 
@@ -184,7 +199,13 @@ export interface LoggedSetView {
   readonly plannedSetId: string | null;
   readonly load: number;
   readonly reps: number;
+  readonly style: RepStyle;
+  /** s, where the set was timed. */
+  readonly seconds: number | null;
+  /** Of what the hand closed on, mm. */
+  readonly diameter: number;
   readonly grip: Grip;
+  readonly sideUnder: Side | null;
   readonly strapped: boolean;
   readonly slippedAtRep: number | null;
   readonly chalk: ChalkKind;
@@ -198,11 +219,18 @@ export interface LoggedSetView {
 export interface LoggedHoldView {
   readonly id: string;
   readonly kind: HoldKindId;
+  readonly liftId: string;
   readonly load: number;
   readonly seconds: number;
   readonly target: number;
   readonly ended: Ending;
   readonly grip: Grip;
+  readonly sideUnder: Side | null;
+  readonly chalk: ChalkKind;
+  /** Of what the hand closed on, mm. */
+  readonly diameter: number;
+  /** Holds of the session before it. */
+  readonly place: number;
   readonly doneAt: string;
 }
 
@@ -240,6 +268,8 @@ export interface LogEntry {
   readonly cause: string | null;
   readonly note: string | null;
   readonly corrections: readonly CorrectionView[];
+  /** Lightest load that it can be corrected to, where that is another than usual: a hang may carry nothing. */
+  readonly leastLoad: number | null;
 }
 
 export interface LogView {

@@ -1,98 +1,79 @@
-import {
-  ArrayMaxSize,
-  IsArray,
-  IsBoolean,
-  IsISO8601,
-  IsInt,
-  IsOptional,
-  IsString,
-  IsUUID,
-  Matches,
-  Max,
-  MaxLength,
-  Min,
-  MinLength,
-} from 'class-validator';
-import type { PlanFault } from '@iron-clasp/core';
-import { DAY } from './fields.ts';
+import { LIFTS, type PlanFault } from '@iron-clasp/core';
+import { Day, Flag, Id, Nullable, OneOf, Optional, Parts, SeenVersion, Text, Whole } from './fields.ts';
 
 const SESSION_DAY = 'Choose the day of the session.';
+const TITLE_MESSAGE = 'Title must be 1 to 80 characters.';
+const LIFT_IDS = LIFTS.map((lift) => lift.id);
 
-/** Where, with which bar and on which day a session is held; what is left out stays. `version` is the one the page was drawn from. */
+/** Where, with which bar and on which day a session is held; what is left out stays. */
 export class MoveSessionRequest {
-  @IsOptional()
-  @IsUUID(undefined, { message: 'Choose a venue.' })
+  @Optional()
+  @Id('Choose a venue.')
   venueId?: string;
 
   /** Left out with another venue, that venue's first bar. */
-  @IsOptional()
-  @IsUUID(undefined, { message: 'Choose a bar.' })
+  @Optional()
+  @Id('Choose a bar.')
   barId?: string;
 
-  @IsOptional()
-  @Matches(DAY, { message: SESSION_DAY })
-  @IsISO8601({ strict: true }, { message: SESSION_DAY })
+  @Optional()
+  @Day(SESSION_DAY)
   heldOn?: string;
 
-  @IsInt()
-  @Min(1)
+  @SeenVersion(1)
   version: number;
 }
 
-const TITLE_MESSAGE = 'Title must be 1 to 80 characters.';
+/** Sets of one lift as a coach writes them; the core says where a line cannot be read. */
+export class SessionLineBody {
+  @OneOf(LIFT_IDS, 'Choose a lift of the catalogue.')
+  liftId: string;
 
-/** A session as a coach writes it: its lines are read by the core, which says where one cannot be. */
+  @Text(200, 'Write the sets, as 3x5 @ 75%.')
+  text: string;
+}
+
+/** A session as a coach writes it. */
 export class SessionRequest {
-  @IsString({ message: TITLE_MESSAGE })
-  @MinLength(1, { message: TITLE_MESSAGE })
-  @MaxLength(80, { message: TITLE_MESSAGE })
+  @Text(80, TITLE_MESSAGE)
   title: string;
 
   /** Day, YYYY-MM-DD. */
-  @Matches(DAY, { message: SESSION_DAY })
-  @IsISO8601({ strict: true }, { message: SESSION_DAY })
+  @Day(SESSION_DAY)
   heldOn: string;
 
-  @IsUUID(undefined, { message: 'Choose a venue.' })
+  @Id('Choose a venue.')
   venueId: string;
 
-  /** Left out for the venue's first bar. */
-  @IsOptional()
-  @IsUUID(undefined, { message: 'Choose a bar.' })
-  barId?: string;
+  /** Left out or null for the venue's first bar. */
+  @Nullable()
+  @Id('Choose a bar.')
+  barId?: string | null;
 
   /** Write the same into every later week that repeats this session and is not begun. */
-  @IsOptional()
-  @IsBoolean({ message: 'Say whether later weeks change too.' })
+  @Optional()
+  @Flag('Say whether later weeks change too.')
   later?: boolean;
 
-  @IsBoolean({ message: 'Say whether a hold follows the lifts.' })
+  @Flag('Say whether a hold follows the lifts.')
   hasHold: boolean;
 
-  /** The version the editor was drawn from; 0 for a new session. */
-  @IsInt()
-  @Min(0)
+  @SeenVersion()
   version: number;
 
-  @IsArray({ message: 'Write at least one line.' })
-  @ArrayMaxSize(60, { message: 'At most 60 lines in a session.' })
-  lines: { readonly liftId: string; readonly text: string }[];
+  @Parts(() => SessionLineBody, { min: 1, max: 60, message: 'Write at least one line.' })
+  lines: SessionLineBody[];
 }
-
-const WEEKS_MESSAGE = 'Repeat for 1 to 12 weeks.';
 
 /** Writes a week into the weeks that follow. */
 export class RepeatWeekRequest {
-  @IsInt({ message: WEEKS_MESSAGE })
-  @Min(1, { message: WEEKS_MESSAGE })
-  @Max(12, { message: WEEKS_MESSAGE })
+  @Whole({ min: 1, max: 12 }, 'Repeat for 1 to 12 weeks.')
   weeks: number;
 }
 
 /** Moves a week as a whole; `to` is any day of the week it goes to. */
 export class MoveWeekRequest {
-  @Matches(DAY, { message: 'Choose the week to move to.' })
-  @IsISO8601({ strict: true }, { message: 'Choose the week to move to.' })
+  @Day('Choose the week to move to.')
   to: string;
 }
 

@@ -8,6 +8,8 @@ export interface RackRow {
   readonly nextSession: { readonly id: string; readonly on: string; readonly title: string } | null;
   readonly meet: { readonly name: string; readonly on: string; readonly days: number } | null;
   readonly hands: HandsToday;
+  /** Day of the check behind `hands`; null where nobody has looked. */
+  readonly handsOn: string | null;
   readonly flag: { readonly level: AttentionLevel; readonly text: string } | null;
 }
 

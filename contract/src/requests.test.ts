@@ -9,6 +9,7 @@ import {
   SIDES,
   SOUND_HAND,
 } from '@iron-clasp/core';
+import { plainToInstance } from 'class-transformer';
 import { validateSync } from 'class-validator';
 import {
   ArchiveRequest,
@@ -25,7 +26,7 @@ import {
 
 /** The fields that are refused, with their first message. */
 function refused<Body extends object>(type: new () => Body, body: object): Record<string, string> {
-  const errors = validateSync(Object.assign(new type(), body), {
+  const errors = validateSync(plainToInstance(type, body), {
     whitelist: true,
     forbidNonWhitelisted: true,
   });
@@ -159,9 +160,12 @@ describe('decisions, trials and people', () => {
     expect(Object.keys(refused(OverrideRequest, { ...decision, ...more }))).toEqual(fields);
   });
 
+  const HANDS = { left: SOUND_HAND, right: SOUND_HAND };
+
   it.each([
     [{}, []],
-    [{ venueId: set.plannedSetId, chalk: 'none', barDiameter: 32, meetRules: true, hands: {} }, []],
+    [{ venueId: set.plannedSetId, chalk: 'none', barDiameter: 32, meetRules: true, hands: HANDS }, []],
+    [{ hands: {} }, ['hands']],
     [
       { chalk: 'flour', barDiameter: 500, meetRules: 'yes', hands: 'sore' },
       ['chalk', 'barDiameter', 'meetRules', 'hands'],

@@ -1,31 +1,26 @@
-import { IsEmail, IsInt, IsString, Max, MaxLength, Min, MinLength } from 'class-validator';
 import type { MassUnit } from '@iron-clasp/core';
+import { IsEmail } from 'class-validator';
 import type { CallsView } from './calls.ts';
-
-const DAYS_MESSAGE = 'A link lasts 1 to 90 days.';
+import { Secret, Text, Whole } from './fields.ts';
 
 /** A read-only link to a lifter's coming sessions. */
 export class ShareRequest {
-  @IsInt({ message: DAYS_MESSAGE })
-  @Min(1, { message: DAYS_MESSAGE })
-  @Max(90, { message: DAYS_MESSAGE })
+  @Whole({ min: 1, max: 90 }, 'A link lasts 1 to 90 days.')
   days: number;
 }
 
+const EMAIL = 'Type the lifter’s e-mail address.';
+
 /** Invites a lifter to an account of their own. */
 export class InvitationRequest {
-  @IsEmail({}, { message: 'Type the lifter’s e-mail address.' })
-  @MaxLength(200)
+  @IsEmail({}, { message: EMAIL })
+  @Text(200, EMAIL)
   email: string;
 }
 
-const PASSWORD_MESSAGE = 'Choose a password of at least 10 characters.';
-
 /** A lifter takes up the invitation with a password of their own. */
 export class JoinRequest {
-  @IsString({ message: PASSWORD_MESSAGE })
-  @MinLength(10, { message: PASSWORD_MESSAGE })
-  @MaxLength(200, { message: 'At most 200 characters.' })
+  @Secret(10, 200, 'Choose a password of at least 10 characters.')
   password: string;
 }
 

@@ -1,113 +1,179 @@
 import {
-  ArrayMaxSize,
-  IsArray,
-  IsBoolean,
-  IsIn,
-  IsInt,
-  IsISO8601,
-  IsObject,
-  IsOptional,
-  IsString,
-  IsUUID,
-  MaxLength,
-  Min,
-  MinLength,
-} from 'class-validator';
-import type {
-  ContractionProtocol,
-  ContractionReading,
-  Estimate,
-  HandScores,
-  KitDynamometer,
-  Side,
-  SqueezeProtocol,
-  SqueezeReading,
-  TraceReading,
+  HAND_ORDERS,
+  MAX_SQUEEZE,
+  POSTURES,
+  SIDES,
+  type ContractionProtocol,
+  type ContractionReading,
+  type Estimate,
+  type HandOrder,
+  type HandScores,
+  type KitDynamometer,
+  type Posture,
+  type Side,
+  type SqueezeProtocol,
+  type SqueezeReading,
+  type TraceReading,
 } from '@iron-clasp/core';
+import { ArrayMaxSize, IsArray } from 'class-validator';
+import {
+  Amount,
+  Flag,
+  Id,
+  Moment,
+  Nullable,
+  OneOf,
+  Optional,
+  Part,
+  Parts,
+  SeenVersion,
+  Text,
+  Whole,
+} from './fields.ts';
 
 const NAME = 'Name the protocol in 1 to 80 characters.';
+const HOW = 'Say how the test is done.';
+const CONTRACTIONS = 'Ask for 2 to 200 contractions of 1 to 60 s with up to 600 s between.';
+const HAND = 'Say which hand squeezed: left or right.';
+const TRACE = 'A trace is a list of times and a list of forces.';
+/** Samples of one trace: ten minutes at 200 Hz. */
+const MOST_SAMPLES = 120_000;
 
-/** A squeeze protocol of the club; the core says what of it cannot be used. */
+/** How a squeeze test is done. */
+export class SqueezeProtocolBody implements SqueezeProtocol {
+  @Amount({ min: 0, max: 100 }, 'The handle setting must be a number from 0 to 100.')
+  handle: number;
+
+  @Amount({ min: 0, max: 180 }, 'The elbow angle must be a number from 0 to 180 degrees.')
+  elbow: number;
+
+  @OneOf(POSTURES, 'Posture must be seated or standing.')
+  posture: Posture;
+
+  @OneOf(HAND_ORDERS, 'Say in which order the hands squeeze.')
+  handOrder: HandOrder;
+
+  @Whole({ min: 1, max: 20 }, 'Trials a hand must be a whole number from 1 to 20.')
+  trials: number;
+
+  @Amount({ min: 0, max: 3600 }, 'Rest must be a number of seconds from 0 to 3600.')
+  rest: number;
+}
+
+/** How often, how long and how far apart a repeated-contraction test squeezes. */
+export class ContractionProtocolBody implements ContractionProtocol {
+  @Whole({ min: 2, max: 200 }, CONTRACTIONS)
+  count: number;
+
+  @Amount({ min: 1, max: 60 }, CONTRACTIONS)
+  on: number;
+
+  @Amount({ min: 0.1, max: 600 }, CONTRACTIONS)
+  off: number;
+}
+
+/** A squeeze protocol of the club. */
 export class SqueezeProtocolRequest {
-  @IsString({ message: NAME })
-  @MinLength(1, { message: NAME })
-  @MaxLength(80, { message: NAME })
+  @Text(80, NAME)
   name: string;
 
-  @IsObject({ message: 'Say how the test is done.' })
-  protocol: SqueezeProtocol;
+  @Part(() => SqueezeProtocolBody, HOW)
+  protocol: SqueezeProtocolBody;
 
-  /** For a repeated-contraction test: how many squeezes, how long, and the rest between. */
-  @IsOptional()
-  @IsObject({ message: 'Say how many contractions, how long and how far apart.' })
-  contractions?: ContractionProtocol;
+  /** For a repeated-contraction test; null where it is none. */
+  @Nullable()
+  @Part(() => ContractionProtocolBody, CONTRACTIONS)
+  contractions?: ContractionProtocolBody | null;
 
-  @IsOptional()
-  @IsBoolean({ message: 'Say whether the protocol is put aside.' })
+  @Optional()
+  @Flag('Say whether the protocol is archived.')
   archived?: boolean;
 
-  /** The version the editor was drawn from; 0 for a new protocol. */
-  @IsInt()
-  @Min(0)
+  @SeenVersion()
   version: number;
 }
 
-const SOURCES = ['hand', 'file', 'device'] as const;
+export const SQUEEZE_SOURCES = ['hand', 'file', 'device'] as const;
 /** How the figures came: typed in, from a trace file, or live from a dynamometer. */
-export type SqueezeSource = (typeof SOURCES)[number];
+export type SqueezeSource = (typeof SQUEEZE_SOURCES)[number];
 
-/** Samples of one squeeze: times s, forces kgf; null where the device dropped one. */
-export interface SentTrace {
-  readonly times: readonly number[];
-  readonly forces: readonly (number | null)[];
+/** Samples of one squeeze: times s, forces kgf; null where the device dropped one. What they are worth is told by reading them. */
+export class SentTrace {
+  @IsArray({ message: TRACE })
+  @ArrayMaxSize(MOST_SAMPLES, { message: TRACE })
+  times: number[];
+
+  @IsArray({ message: TRACE })
+  @ArrayMaxSize(MOST_SAMPLES, { message: TRACE })
+  forces: (number | null)[];
 }
 
 /** One squeeze: its peak as read off, or its trace, from which the server reads the peak. */
-export interface SentTrial {
-  readonly hand: Side;
+export class SentTrial {
+  @OneOf(SIDES, HAND)
+  hand: Side;
+
   /** kgf. */
-  readonly force?: number;
-  readonly trace?: SentTrace;
+  @Optional()
+  @Amount(
+    { min: 0, max: MAX_SQUEEZE },
+    `A force is at least 0 and at most ${MAX_SQUEEZE} kgf (newtons divided by 9.81).`,
+  )
+  force?: number;
+
+  @Optional()
+  @Part(() => SentTrace, TRACE)
+  trace?: SentTrace;
 }
 
-/** One squeeze test under a client-made id; the core says what of it cannot be used. */
+/** A repeated-contraction test of one hand. */
+export class SentContractions {
+  @OneOf(SIDES, HAND)
+  hand: Side;
+
+  @Part(() => ContractionProtocolBody, CONTRACTIONS)
+  protocol: ContractionProtocolBody;
+
+  @Part(() => SentTrace, TRACE)
+  trace: SentTrace;
+}
+
+/** One squeeze test under a client-made id. */
 export class SqueezeTestRequest {
-  @IsOptional()
-  @IsUUID(undefined, { message: 'Choose a protocol.' })
+  @Optional()
+  @Id('Choose a protocol.')
   protocolId?: string;
 
-  @IsObject({ message: 'Say how the test was done.' })
-  protocol: SqueezeProtocol;
+  @Part(() => SqueezeProtocolBody, HOW)
+  protocol: SqueezeProtocolBody;
 
-  @IsArray({ message: 'Trials are a list.' })
-  @ArrayMaxSize(40, { message: 'At most 40 trials in a test.' })
+  @Parts(() => SentTrial, { max: 40, message: 'Trials are a list.' })
   trials: SentTrial[];
 
-  /** A repeated-contraction test of one hand, in place of trials. */
-  @IsOptional()
-  @IsObject({ message: 'Say which hand, how, and the trace.' })
-  contractions?: { readonly hand: Side; readonly protocol: ContractionProtocol; readonly trace: SentTrace };
+  /** In place of trials. */
+  @Optional()
+  @Part(() => SentContractions, 'Say which hand, how, and the trace.')
+  contractions?: SentContractions;
 
-  @IsIn(SOURCES, { message: 'Say where the figures came from: typed in, a file, or a device.' })
+  @OneOf(SQUEEZE_SOURCES, 'Say where the figures came from: typed in, a file, or a device.')
   source: SqueezeSource;
 
-  @IsISO8601({ strict: true }, { message: 'The time of the test is not a date and time.' })
+  @Moment('The time of the test is not a date and time.')
   testedAt: string;
 
   /** The session it opened. */
-  @IsOptional()
-  @IsUUID(undefined, { message: 'Name the session.' })
+  @Optional()
+  @Id('Name the session.')
   sessionId?: string;
 
-  @IsOptional()
-  @IsString()
-  @MaxLength(500, { message: 'Keep the note to 500 characters.' })
+  @Optional()
+  @Text(500, 'Keep the note to 500 characters.', 0)
   note?: string;
 }
 
 /** Whether today's easier holds, which a squeeze test proposes, are declined. */
 export class EasingRequest {
-  @IsBoolean({ message: 'Say whether the easier holds are declined.' })
+  @Flag('Say whether the easier holds are declined.')
   declined: boolean;
 }
 

@@ -6,6 +6,14 @@ const { curve, lifter, venue } = EXAMPLE_SCOPE;
 const school = core.findSchool('strap-the-volume')!;
 const ledger = core.mixedLedger([]);
 const deadlift = core.findLift('deadlift.conventional')!;
+const slippedSet = {
+  ...{ liftId: 'deadlift.conventional', load: 140, reps: 2, style: 'reset', seconds: null },
+  ...{ grip: 'mixed', strapped: false, chalk: 'block', diameter: 29, slippedAtRep: 1 },
+};
+const loggedHold = {
+  ...{ liftId: 'hold.front-rack', load: 120, seconds: 12, ended: 'stopped', grip: 'hook' },
+  ...{ chalk: 'block', diameter: 29, place: 0 },
+};
 const plates: core.PlatePairs[] = [
   { mass: 20, unit: 'kg', pairs: 4 },
   { mass: 2.5, unit: 'kg', pairs: 1 },
@@ -198,18 +206,26 @@ const SOUND: Record<string, unknown[]> = {
       session: { ...(({ curve: _curve, ...rest }) => rest)(context), sets: [set] },
       observations: [{ load: 140, seconds: 9, ended: 'slipped', grip: 'hook' }],
       referenceLoad: 126,
-      done: [
-        {
-          lift: 'deadlift.conventional',
-          load: 140,
-          reps: 2,
-          grip: 'mixed',
-          strapped: false,
-          slippedAtRep: 1,
-        },
-      ],
-      holds: [{ load: 120, seconds: 12, ended: 'stopped', grip: 'hook' }],
+      done: [slippedSet],
+      holds: [loggedHold],
+      bodyMass: 90,
     },
+  ],
+  slipsOf: [[slippedSet]],
+  observeLog: [{ sets: [slippedSet], holds: [loggedHold], bodyMass: 90 }, 'support'],
+  closedOn: ['carry.handles', 29],
+  changeHold: [
+    {
+      kind: 'frontRackHold',
+      curve,
+      lifter,
+      venue,
+      school,
+      ledger,
+      history: [],
+      equipment: { bar: 20, collars: 5, plates },
+    },
+    { load: 120, seconds: 12, sets: 2 },
   ],
   sameCall: [core.callSet({ ...context, set }), core.callSet({ ...context, set })],
   whyChanged: [core.callSet({ ...context, set }), core.callSet({ ...context, set })],

@@ -5,6 +5,7 @@
  * @packageDocumentation
  */
 export * from './errors.ts';
+export * from './limits.ts';
 export * from './units/mass.ts';
 export * from './statistics/share-range.ts';
 export type { Estimate } from './statistics/estimate.ts';
@@ -38,6 +39,7 @@ export * from './set-demand/is-bar-lift.ts';
 export * from './set-demand/set-demand.ts';
 export * from './set-demand/set-observation.ts';
 export * from './set-demand/grip-ceilings.ts';
+export * from './log/observe-log.ts';
 
 // Hands.
 export * from './hands/hand-state.ts';

@@ -5,14 +5,14 @@ import compression from 'compression';
 import cookieParser from 'cookie-parser';
 import { json } from 'express';
 import { AppModule } from './app.module.ts';
-import { Clock } from './clock.ts';
-import type { Config } from './config.ts';
-import { serveOpenApi } from './http/open-api.ts';
-import { requestLog } from './http/request-log.ts';
-import { signInLimit } from './http/sign-in-limit.ts';
-import { securityHeaders } from './http/security-headers.ts';
-import { tellTime } from './http/tell-time.ts';
-import { serveWeb } from './http/web-pages.ts';
+import { Clock } from './platform/clock/clock.ts';
+import type { Config } from './platform/config/config.ts';
+import { serveOpenApi } from './platform/http/open-api.ts';
+import { requestLog } from './platform/http/request-log.ts';
+import { signInLimit } from './platform/http/sign-in-limit.ts';
+import { securityHeaders } from './platform/http/security-headers.ts';
+import { tellTime } from './platform/http/tell-time.ts';
+import { serveWeb } from './platform/http/web-pages.ts';
 
 /** Builds the application, migrated and ready to listen. */
 export async function createApp(config: Config): Promise<NestExpressApplication> {

@@ -1,13 +1,12 @@
-import { DataSource } from 'typeorm';
 import { createApp } from './app.ts';
-import { Clock } from './clock.ts';
-import { configFrom } from './config.ts';
+import { DEMO_SIGN_IN } from './demo/scenario.ts';
 import { seedDemo } from './demo/seed.ts';
+import { configFrom } from './platform/config/config.ts';
 
-const config = configFrom(process.env);
+const config = configFrom(process.env, DEMO_SIGN_IN);
 const app = await createApp(config);
 if (config.demo) {
-  const seeded = await seedDemo(app.get(DataSource), app.get(Clock).today());
+  const seeded = await seedDemo(app);
   if (seeded !== undefined) process.stdout.write(`Demo club loaded: ${seeded} logged sets.\n`);
 }
 await app.listen(config.port, '127.0.0.1');

@@ -1,5 +1,5 @@
 import type { CallsView, ErrorView, RackView, SessionView, SheetView } from '@iron-clasp/contract';
-import { SIGN_INS_PER_MINUTE } from '../src/http/sign-in-limit.ts';
+import { SIGN_INS_PER_MINUTE } from '../src/platform/http/sign-in-limit.ts';
 import { randomUUID } from 'node:crypto';
 import supertest from 'supertest';
 import { DEMO_COACH, DEMO_LIFTER } from '../src/demo/scenario.ts';
@@ -144,7 +144,7 @@ describe('signing in', () => {
 
   it('shows the demo’s sign-in only in demo mode', async () => {
     expect((await stranger().get('/api/welcome').expect(200)).body.demo.email).toBe(DEMO_COACH.email);
-    const real = await startApi({ demo: false });
+    const real = await startApi({ demo: null });
     try {
       expect((await supertest(real.app.getHttpServer()).get('/api/welcome').expect(200)).body).toEqual({
         demo: null,

@@ -8,12 +8,11 @@ import type TestAgent from 'supertest/lib/agent.js';
 import { DataSource } from 'typeorm';
 import { prepare } from '../src/app.ts';
 import { AppModule } from '../src/app.module.ts';
-import { Clock } from '../src/clock.ts';
-import type { Config } from '../src/config.ts';
-import { dataSource } from '../src/database/data-source.ts';
-import { DEMO_COACH } from '../src/demo/scenario.ts';
+import { DEMO_COACH, DEMO_SIGN_IN } from '../src/demo/scenario.ts';
 import { seedDemo } from '../src/demo/seed.ts';
-import { hashPassword } from '../src/accounts/passwords.ts';
+import { Clock } from '../src/platform/clock/clock.ts';
+import type { Config } from '../src/platform/config/config.ts';
+import { hashPassword } from '../src/records/accounts/passwords.ts';
 
 /** A Tuesday at noon on which every demo lifter has a session this week. */
 export const TODAY = '2026-11-24';
@@ -38,10 +37,20 @@ export async function startApi(more: Partial<Config> = {}): Promise<Api> {
   const template = await demoTemplate(admin);
   await sql(admin, `CREATE DATABASE ${name} TEMPLATE ${template}`);
   const databaseUrl = urlOf(admin, name);
+  const app = await application(databaseUrl, more);
+  const db = app.get(DataSource);
+  const close = async (): Promise<void> => {
+    await app.close();
+    await sql(admin, `DROP DATABASE ${name} WITH (FORCE)`);
+  };
+  return { app, db, close };
+}
+
+async function application(databaseUrl: string, more: Partial<Config> = {}): Promise<NestExpressApplication> {
   const config: Config = {
     databaseUrl,
     port: 0,
-    demo: true,
+    demo: DEMO_SIGN_IN,
     clockShiftSeconds: 0,
     secureCookies: false,
     logLevel: 'silent',
@@ -54,12 +63,7 @@ export async function startApi(more: Partial<Config> = {}): Promise<Api> {
   const app = module.createNestApplication<NestExpressApplication>({ logger: false });
   prepare(app, config);
   await app.init();
-  const db = app.get(DataSource);
-  const close = async (): Promise<void> => {
-    await app.close();
-    await sql(admin, `DROP DATABASE ${name} WITH (FORCE)`);
-  };
-  return { app, db, close };
+  return app;
 }
 
 const urlOf = (admin: string, name: string): string => admin.replace(/\/[^/]*$/, `/${name}`);
@@ -78,9 +82,9 @@ async function demoTemplate(admin: string): Promise<string> {
     if (known.rowCount === 0) {
       await client.query(`DROP DATABASE IF EXISTS ${name}_half`);
       await client.query(`CREATE DATABASE ${name}_half`);
-      const db = await dataSource(urlOf(admin, `${name}_half`)).initialize();
-      await seedDemo(db, TODAY);
-      await db.destroy();
+      const app = await application(urlOf(admin, `${name}_half`));
+      await seedDemo(app);
+      await app.close();
       await client.query(`ALTER DATABASE ${name}_half RENAME TO ${name}`);
     }
     return name;
@@ -140,7 +144,11 @@ export async function addForeignCoach(
 ): Promise<{ email: string; password: string }> {
   const who = { email, password: 'another-club-entirely' };
   const club = randomUUID();
-  await db.query('INSERT INTO club (id, name) VALUES ($1, $2)', [club, 'Elsewhere']);
+  await db.query('INSERT INTO club (id, name, time_zone) VALUES ($1, $2, $3)', [
+    club,
+    'Elsewhere',
+    'Pacific/Auckland',
+  ]);
   await db.query(
     'INSERT INTO account (id, club_id, email, name, role, password_hash) VALUES ($1, $2, $3, $4, $5, $6)',
     [randomUUID(), club, who.email, 'Somebody Else', 'coach', await hashPassword(who.password)],

@@ -14,7 +14,7 @@ import type {
 import { callAgain, sameCall } from '@iron-clasp/core';
 import { firstValueFrom } from 'rxjs';
 import { DEMO_LIFTER } from '../src/demo/scenario.ts';
-import { Live } from '../src/floor/live.ts';
+import { Live } from '../src/views/floor/live.ts';
 import { addForeignCoach, Coach, startApi, TODAY, type Api } from './api.test-helper.ts';
 
 let api: Api;
@@ -78,14 +78,16 @@ describe('a session on the floor', () => {
       note: 'rushed',
     });
     const done = [first!, second!].map((set, i) => ({
-      lift: set.liftId,
+      liftId: set.liftId,
       load: set.loading.total,
       reps: set.reps,
+      style: set.style,
+      seconds: set.seconds,
       grip: set.call.grip!,
       strapped: false,
       chalk: 'block' as const,
       diameter: floor.calls.session.bar.diameter,
-      ...(i === 1 && { slippedAtRep: 1 }),
+      slippedAtRep: i === 1 ? 1 : null,
     }));
     const local = callAgain({ ...floor.underWay, done, holds: [] }).calls;
     after.sets.forEach((set, i) => expect(sameCall(set.call, local[i]!)).toBe(true));

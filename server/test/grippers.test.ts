@@ -79,7 +79,7 @@ describe('an attempt', () => {
     expect(again.attempts.filter((each) => each.id === id)).toHaveLength(1);
     expect(first.attempts[0]).toMatchObject({ hand: 'right', depth: 'parallel', gapMm: 4, closed: false });
     const { error } = await put<ErrorView>(id, await attempt({ gapMm: 9 }), 409);
-    expect(error.code).toBe('logged-differently');
+    expect(error.code).toBe('kept-differently');
     await coach.send('delete', `/gripper-attempts/${id}`, undefined, 204);
     expect((await view('Iskra Petrov')).attempts.some((each) => each.id === id)).toBe(false);
   });

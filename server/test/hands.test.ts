@@ -53,7 +53,7 @@ describe('a hands check', () => {
     expect(checks[0]).toMatchObject({ id, by: 'Maren Solvik', on: '2026-11-24' });
     expect(
       (await put<ErrorView>(id, { ...body, hands: { ...TORN, right: TORN.left } }, 409)).error.code,
-    ).toBe('checked-differently');
+    ).toBe('kept-differently');
   });
 
   it('of the same day the later one counts', async () => {
@@ -65,10 +65,11 @@ describe('a hands check', () => {
     expect(now.left).toEqual(SOUND_HAND);
   });
 
-  it('stores nothing it does not know', async () => {
+  it('refuses what it does not know', async () => {
     const odd = { left: { ...SOUND_HAND, mood: 'fine' }, right: SOUND_HAND };
-    const { hands } = await put(randomUUID(), { hands: odd, checkedAt: '2026-11-24T11:50:00Z' });
-    expect(hands.left).toEqual(SOUND_HAND);
+    const wrong = { hands: odd, checkedAt: '2026-11-24T11:50:00Z' };
+    const { error } = await put<ErrorView>(randomUUID(), wrong, 400);
+    expect(error.fields![0]!.path).toBe('hands.left.mood');
   });
 
   it.each([

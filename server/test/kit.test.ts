@@ -70,7 +70,7 @@ describe('the kit of a venue', () => {
     const without = { ...SHED, handles: [], note: 'Salt air, cold.' };
     expect((await put(id, without, 2)).kit.handles).toEqual([]);
     const stolen = { ...without, bars: [bar, { ...home.kit.bars[0]!, name: 'Ours now' }] };
-    expect((await put<ErrorView>(id, stolen, 3, 409)).error.code).toBe('changed-meanwhile');
+    expect((await put<ErrorView>(id, stolen, 3, 404)).error.code).toBe('not-found');
     const still = (await coach.get<KitView>('/kit')).venues.find((venue) => venue.id === home.id)!;
     expect(still.kit.bars[0]!.name).toBe(home.kit.bars[0]!.name);
   });
@@ -78,15 +78,17 @@ describe('the kit of a venue', () => {
   it('what cannot be used is named', async () => {
     const wrong = { ...SHED, bars: [{ ...bar, diameter: 2.9 }] };
     const { error } = await put<ErrorView>(randomUUID(), wrong, 0, 400);
-    expect(error.fields).toEqual([{ path: 'bars[0].diameter', message: expect.stringMatching(/15 to 90/) }]);
+    expect(error.fields).toEqual([
+      { path: 'kit.bars[0].diameter', message: expect.stringMatching(/15 to 90/) },
+    ]);
     await put(randomUUID(), { ...SHED, bars: [{ ...bar, id: 'bar-1' }] }, 0, 400);
     await put(randomUUID(), null, 0, 400);
   });
 
   it('another club’s kit is not there', async () => {
     const foreign = await Coach.signIn(api, await addForeignCoach(api));
-    expect(await foreign.get<KitView>('/kit')).toEqual({ venues: [], aside: [] });
-    await foreign.send('put', `/venues/${id}`, { kit: SHED, version: 3 }, 409);
+    expect(await foreign.get<KitView>('/kit')).toEqual({ venues: [], archived: [] });
+    await foreign.send('put', `/venues/${id}`, { kit: SHED, version: 3 }, 404);
     await foreign.send('patch', `/venues/${id}/archive`, { archived: true, version: 3 }, 404);
     const brushing = { brushedAt: '2026-11-24T09:00:00Z' };
     await foreign.send('put', `/bars/${bar.id}/brushings/${randomUUID()}`, brushing, 404);

@@ -62,7 +62,7 @@ describe('logging holds', () => {
 
   it('other content under the same id is refused and the first entry kept', async () => {
     const refused = await put<ErrorView>(first, hold({ seconds: 3 }), 409);
-    expect(refused.error).toMatchObject({ code: 'logged-differently' });
+    expect(refused.error).toMatchObject({ code: 'kept-differently' });
     expect((await calls()).holdsDone[0]!.seconds).toBe(10);
   });
 

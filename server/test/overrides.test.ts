@@ -55,7 +55,7 @@ describe('a coach’s decision against the call', () => {
     }
     expect(await stored()).toBe(1);
     const other = await put<ErrorView>(id, { ...body, choice: 'straps' }, 409);
-    expect(other.error.code).toBe('decided-differently');
+    expect(other.error.code).toBe('kept-differently');
   });
 
   it('a later one takes its place; taken back, the earlier holds again, and both stay on record', async () => {

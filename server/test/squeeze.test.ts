@@ -95,7 +95,7 @@ describe('a squeeze test', () => {
   it('with other content under the same id it is refused, and the first stays', async () => {
     const other = test({ trials: [{ hand: 'left', force: 20 }] });
     const { error } = await put<ErrorView>('Odalys Brandt', id, other, 409);
-    expect(error.code).toBe('logged-differently');
+    expect(error.code).toBe('kept-differently');
     expect((await view('Odalys Brandt')).tests[0]!.trials).toHaveLength(6);
   });
 
@@ -132,7 +132,7 @@ describe('a squeeze test', () => {
     ['a score of 900 kgf', test({ trials: [{ hand: 'left', force: 900 }] }), /at most 150 kgf/],
     ['no trial', test({ trials: [] }), /at least one squeeze/],
     ['no hand', test({ trials: [{ hand: 'both' as never, force: 30 }] }), /left or right/],
-    ['a negative score', test({ trials: [{ hand: 'left', force: -3 }] }), /force/],
+    ['a negative score', test({ trials: [{ hand: 'left', force: -3 }] }), /at least 0/],
     [
       'a protocol without a handle',
       test({ protocol: { ...PROTOCOL, handle: undefined as never } }),

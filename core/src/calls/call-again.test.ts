@@ -1,6 +1,6 @@
 import { mixedLedger } from '../hands/mixed-ledger.ts';
 import { findLift } from '../set-demand/lifts.ts';
-import type { DoneSet } from '../set-demand/set-observation.ts';
+import type { LoggedSetFacts } from '../log/observe-log.ts';
 import { callAgain, sameCall, whyChanged, type SessionUnderWay } from './call-again.ts';
 import { lifter } from './fixtures.test-helper.ts';
 import { findSchool } from './schools.ts';
@@ -18,10 +18,12 @@ const under = (more: Partial<SessionUnderWay> = {}, school = 'strap-the-volume')
   referenceLoad: 126,
   done: [],
   holds: [],
+  bodyMass: null,
   ...more,
 });
-const single = (load: number, more: Partial<DoneSet> = {}): DoneSet => ({
-  ...{ lift: deadlift.id, load, reps: 1, grip: 'hook', strapped: false, chalk: 'block', diameter: 29 },
+const single = (load: number, more: Partial<LoggedSetFacts> = {}): LoggedSetFacts => ({
+  ...{ liftId: deadlift.id, load, reps: 1, style: 'reset', seconds: null, slippedAtRep: null },
+  ...{ grip: 'hook', strapped: false, chalk: 'block', diameter: 29 },
   ...more,
 });
 
@@ -72,7 +74,10 @@ it('a set that went as called leaves the calls as they were, and straps tell not
 
 it('a timed hold of today counts for the curve', () => {
   const holds = [
-    { load: 150, seconds: 4, ended: 'slipped' as const, grip: 'hook' as const, chalk: 'block' as const },
+    {
+      ...{ liftId: 'hold.front-rack', load: 150, seconds: 4, diameter: 29, place: 0 },
+      ...{ ended: 'slipped' as const, grip: 'hook' as const, chalk: 'block' as const },
+    },
   ];
   const chance = (given: SessionUnderWay): number => callAgain(given).calls[1]!.probability!;
   expect(chance(under({ holds }))).toBeLessThan(chance(under()));

@@ -1,8 +1,7 @@
 import { fitHoldCurve } from '../clasp-curve/fit-hold-curve.ts';
-import type { HoldCurve, HoldObservation } from '../clasp-curve/types.ts';
-import { liftOf } from '../set-demand/lifts.ts';
+import type { Grip, HoldCurve, HoldObservation } from '../clasp-curve/types.ts';
+import { observeLog, type LoggedHoldFacts, type LoggedSetFacts } from '../log/observe-log.ts';
 import { setDemand } from '../set-demand/set-demand.ts';
-import { observeSet, type DoneSet } from '../set-demand/set-observation.ts';
 import { checkList, checkObject } from '../check.ts';
 import { listOf, oneOf, record, text } from '../shape.ts';
 import { callSession, type SessionContext } from './call-session.ts';
@@ -18,9 +17,11 @@ export interface SessionUnderWay {
   /** Prior middle of the 10 s load, kg. */
   readonly referenceLoad: number;
   /** Sets done today, in order. */
-  readonly done: readonly DoneSet[];
-  /** Timed holds done today. */
-  readonly holds: readonly HoldObservation[];
+  readonly done: readonly LoggedSetFacts[];
+  /** Holds done today, in order. */
+  readonly holds: readonly LoggedHoldFacts[];
+  /** kg, for what hangs; null where nobody has said. */
+  readonly bodyMass: number | null;
 }
 
 /**
@@ -28,24 +29,37 @@ export interface SessionUnderWay {
  * today is not called again at that load. Sets already done are called too; the caller knows which they are.
  * @throws InvalidInputError naming the set, hold or field that cannot be used.
  * @example
- * callAgain({ session: { lifter, venue, school: findSchool('strap-the-volume'), ledger: mixedLedger([]), sets: [{ lift: findLift('deadlift.conventional'), role: 'top', load: 120, reps: 1 }] }, observations: [], referenceLoad: 126, done: [{ lift: 'deadlift.conventional', load: 120, reps: 1, slippedAtRep: 1, grip: 'hook', strapped: false }], holds: [] }).calls[0].choice === 'hook' // false
+ * callAgain({ session: { lifter, venue, school: findSchool('strap-the-volume'), ledger: mixedLedger([]), sets: [{ lift: findLift('deadlift.conventional'), role: 'top', load: 120, reps: 1 }] }, observations: [], referenceLoad: 126, done: [{ liftId: 'deadlift.conventional', load: 120, reps: 1, style: 'reset', seconds: null, slippedAtRep: 1, grip: 'hook', strapped: false, chalk: 'block', diameter: 29 }], holds: [], bodyMass: null }).calls[0].choice === 'hook' // false
  */
 export function callAgain(underWay: SessionUnderWay): { curve: HoldCurve; calls: SetCall[] } {
   checkObject('', underWay);
-  const { session, observations, referenceLoad, done, holds } = underWay;
+  const { session, observations, referenceLoad, done, holds, bodyMass } = underWay;
   checkObject('session', session);
   checkList('observations', observations);
-  checkList('done', done, (set, field) => checkObject(field, set));
-  checkList('holds', holds);
-  const today = done.flatMap((set) => {
-    const observed = liftOf(set.lift).curve === 'support' ? observeSet(set) : undefined;
-    return observed ? [{ ...observed, ageDays: 0 }] : [];
-  });
-  const curve = fitHoldCurve([...observations, ...today, ...holds], { referenceLoad });
-  const slippedToday = done
-    .filter((set) => set.slippedAtRep !== undefined && !set.strapped)
-    .map((set) => ({ grip: set.grip, load: setDemand(set).load }));
+  const today = observeLog({ sets: done, holds, bodyMass }, 'support');
+  const curve = fitHoldCurve([...observations, ...today], { referenceLoad });
+  const slippedToday = slipsOf(done);
   return { curve, calls: callSession({ ...session, lifter: { ...session.lifter, slippedToday }, curve }) };
+}
+
+/**
+ * The bare grips that slipped, with what lay on the hands, kg.
+ * @throws InvalidInputError for a lift that the catalogue does not have.
+ * @example slipsOf([{ liftId: 'deadlift.conventional', load: 200, reps: 1, style: 'reset', seconds: null, slippedAtRep: 1, grip: 'hook', strapped: false, chalk: 'block', diameter: 29 }])[0].load // 210
+ */
+export function slipsOf(
+  sets: readonly Pick<
+    LoggedSetFacts,
+    'liftId' | 'load' | 'reps' | 'style' | 'seconds' | 'grip' | 'strapped' | 'slippedAtRep'
+  >[],
+): { grip: Grip; load: number }[] {
+  checkList('sets', sets, (set, field) => checkObject(field, set));
+  return sets
+    .filter((set) => set.slippedAtRep !== null && !set.strapped)
+    .map(({ grip, liftId, reps, load, style, seconds }) => ({
+      grip,
+      load: setDemand({ lift: liftId, reps, load, style, ...(seconds !== null && { seconds }) }).load,
+    }));
 }
 
 /**

@@ -96,6 +96,15 @@ export function loadMaker(kit: HoldKit): LoadMaker {
   };
 }
 
+/** How a load that a coach named is put on: the nearest that the kit makes; fixed loads are taken as they are named. */
+export function nearestLoading(kit: HoldKit, load: number): BarLoading {
+  if (kit.kind === 'loads') return { total: load, perSide: [] };
+  const maker = loadMaker(kit);
+  const below = maker.atOrBelow(load);
+  const above = maker.above(below.total);
+  return above && above.total - load < Math.abs(load - below.total) ? above : below;
+}
+
 function fixedMaker(loads: readonly number[]): LoadMaker {
   const sorted = [...new Set(loads)].sort((a, b) => a - b);
   const as = (total: number): BarLoading => ({ total, perSide: [] });

@@ -17,7 +17,14 @@ import type { EffortRule, School } from '../calls/school.ts';
 import type { CallLifter, CallVenue, EventRules, Reason } from '../calls/types.ts';
 import { holdLoad } from '../clasp-curve/hold-load.ts';
 import { holdProbability } from '../clasp-curve/hold-probability.ts';
-import { ENDINGS, GRIPS, type Grip, type HoldConditions, type HoldCurve } from '../clasp-curve/types.ts';
+import {
+  ENDINGS,
+  GRIPS,
+  type ChalkKind,
+  type Grip,
+  type HoldConditions,
+  type HoldCurve,
+} from '../clasp-curve/types.ts';
 import { InvalidInputError } from '../errors.ts';
 import {
   BEFORE_BARE_DEADLIFT_HOURS,
@@ -30,11 +37,11 @@ import { otherSide, type Side } from '../hands/hand-state.ts';
 import type { Lift } from '../set-demand/lift.ts';
 import { findLift } from '../set-demand/lifts.ts';
 import { setDemand, writtenLoad } from '../set-demand/set-demand.ts';
-import { listOf, once, oneOf, optional, positive, range, record, text, type Check } from '../shape.ts';
+import { listOf, once, oneOf, optional, positive, range, record, text, whole, type Check } from '../shape.ts';
 import { effortLoad, effortReason, effortSeconds, UNCLEARED_EFFORT } from './effort.ts';
 import { HOLD_AIMS, HOLD_KINDS, HOLD_KINDS_BY_ID } from './hold-kinds.ts';
 import type { HoldAim, HoldKind, HoldKindId } from './hold-kinds.ts';
-import { kitCheck, loadMaker, type HoldKit } from './hold-loads.ts';
+import { kitCheck, loadMaker, nearestLoading, type HoldKit } from './hold-loads.ts';
 import { moveLoad, moveTime, type HoldChange, type HoldSession, type Progression } from './progression.ts';
 
 export interface HoldRequest {
@@ -90,6 +97,8 @@ export interface HoldPrescription {
   readonly probability: number;
   /** s: shortest and longest rest. */
   readonly rest: readonly [number, number];
+  /** Of what the hand closes on, mm; left out for a pinch. */
+  readonly diameter?: number;
   /** How it is set up: pin height for rack holds. */
   readonly pins: string;
   readonly effort: EffortRule;
@@ -153,7 +162,7 @@ const requestCheck: Check = record<HoldRequest>({
  */
 export function prescribeHold(request: HoldRequest): HoldPrescription {
   requestCheck('', request);
-  const { curve, lifter, school, venue } = request;
+  const { curve, lifter, school } = request;
   const kind = HOLD_KINDS_BY_ID[request.kind];
   const lift = liftFor(kind, request);
   if (lift.curve !== curve.family)
@@ -165,23 +174,10 @@ export function prescribeHold(request: HoldRequest): HoldPrescription {
   if (lift.loadMeans === 'addedToBody' && request.bodyMass === undefined)
     throw new InvalidInputError('bodyMass', 'given for a hang, in kg', undefined);
   const scheme = schemeOf(kind, request);
-  const rules: RuleFacts = {
-    lifter,
-    lift,
-    // The rules see a hold as accessory work: a thumb that may hook only top sets does not hook holds.
-    role: 'accessory',
-    reps: 1,
-    venue,
-    ...(request.event && { event: request.event }),
-  };
+  const rules = rulesOf(request, lift);
   const chalk = lift.chalk ? chalkAllowed(rules) : 'none';
-  const conditionsFor = (grip: Grip): HoldConditions => ({
-    grip,
-    chalk,
-    position: lift.position,
-    diameter:
-      request.diameter ?? lift.diameter ?? (lift.curve === 'pinch' ? undefined : venue.barDiameter) ?? 28.5,
-  });
+  const diameter = diameterOf(request, lift);
+  const conditionsFor = (grip: Grip): HoldConditions => conditionsOf(request, lift, chalk, grip);
   const held = chooseHeldGrip(request, rules, (grip) =>
     holdLoad(curve, { seconds: scheme.seconds, probability: 0.5, ...conditionsFor(grip) }),
   );
@@ -189,9 +185,7 @@ export function prescribeHold(request: HoldRequest): HoldPrescription {
   const strain = noStrainFlag(lifter);
   const effort = strain ? easier(scheme.effort) : scheme.effort;
   const ceiling = ceilingOf(kind, lift, request);
-  const onHands = (load: number): number =>
-    setDemand({ lift, reps: 1, seconds: 1, load, ...(request.bodyMass && { bodyMass: request.bodyMass }) })
-      .load;
+  const onHands = (load: number): number => loadOnHands(request, lift, load);
   const written = (load: number): number => (load > 0 ? writtenLoad(lift, load, request.bodyMass) : 0);
   const progression: Progression = {
     history: request.history.filter((session) => session.grip === held.grip),
@@ -249,12 +243,95 @@ export function prescribeHold(request: HoldRequest): HoldPrescription {
     ...(held.sideUnder && { sideUnder: held.sideUnder }),
     probability: holdProbability(curve, question),
     rest: scheme.rest,
+    ...(diameter !== undefined && { diameter }),
     pins: kind.setUp,
     effort,
     change: next.change,
     why,
     cautions: advise({ ...rules, choice: held.grip, chalk, noTape: false, earlierHolds: 0 }, CAUTIONS),
   };
+}
+
+/** What a coach makes of a prescribed hold; what is left out stays. */
+export interface HoldFigures {
+  /** kg as the lift is written. */
+  readonly load?: number;
+  readonly seconds?: number;
+  readonly sets?: number;
+}
+
+/** Reasons that speak of the engine's own figures: they do not follow a coach's. */
+const OF_THE_FIGURES = /^hold\.(progress|effort)\.|^hold\.(ceiling|lightest-too-heavy)$/;
+
+/**
+ * A prescribed hold with the coach's own figures: the chance is that of these, and so are the reasons. Loads kg, times s.
+ * @throws InvalidInputError for figures that cannot be used, or a request as {@link prescribeHold} refuses it.
+ * @example
+ * changeHold({ kind: 'frontRackHold', curve, lifter, venue, school: findSchool('strap-the-volume'), history: [], equipment: { bar: 20, collars: 0, plates: [{ mass: 20, unit: 'kg', pairs: 4 }] } }, { load: 60 }).load
+ * // 60
+ */
+export function changeHold(request: HoldRequest, figures: HoldFigures): HoldPrescription {
+  figuresCheck('figures', figures);
+  const prescribed = prescribeHold(request);
+  const { load = prescribed.load, seconds = prescribed.seconds, sets = prescribed.sets } = figures;
+  const lift = liftFor(HOLD_KINDS_BY_ID[request.kind], request);
+  const chalk = lift.chalk ? chalkAllowed(rulesOf(request, lift)) : 'none';
+  const conditions = {
+    ...conditionsOf(request, lift, chalk, prescribed.grip),
+    earlierHolds: sets - 1,
+  };
+  const onHands = Math.max(loadOnHands(request, lift, load), 1e-6);
+  const { effort } = prescribed;
+  const longest = effortSeconds(request.curve, onHands, effort, conditions);
+  const ceiling = ceilingOf(HOLD_KINDS_BY_ID[request.kind], lift, request);
+  const why: Reason[] = prescribed.why.filter((reason) => !OF_THE_FIGURES.test(reason.ruleId));
+  if (longest < seconds - 1e-6)
+    why.push({
+      ruleId: 'hold.past-effort',
+      rank: 'evidence',
+      text: `Harder than the school asks: by its rule ${Math.max(0, Math.floor(longest))} s are held at this load.`,
+    });
+  if (load > ceiling + 1e-9)
+    why.push({
+      ruleId: 'hold.past-ceiling',
+      rank: 'safety',
+      text: ceilingText(HOLD_KINDS_BY_ID[request.kind]),
+    });
+  return {
+    ...prescribed,
+    ...{ sets, seconds, load, why },
+    loading: nearestLoading(request.equipment, load),
+    probability: holdProbability(request.curve, { load: onHands, seconds, ...conditions }),
+    ...(prescribed.reps !== undefined && {
+      reps: Math.max(1, Math.floor(seconds / lift.secondsPerRep + 1e-9)),
+    }),
+  };
+}
+
+const figuresCheck: Check = record<HoldFigures>({
+  load: optional(range(0, 2000)),
+  seconds: optional(positive(3600)),
+  sets: optional(whole(1, 20)),
+});
+
+/** The rules see a hold as accessory work: a thumb that may hook only top sets does not hook holds. */
+function rulesOf({ lifter, venue, event }: HoldRequest, lift: Lift): RuleFacts {
+  return { lifter, lift, role: 'accessory', reps: 1, venue, ...(event && { event }) };
+}
+
+/** Of what the hand closes on, mm; a pinched plate has a width, not a diameter. */
+function diameterOf({ diameter, venue }: HoldRequest, lift: Lift): number | undefined {
+  return lift.curve === 'pinch' ? undefined : (diameter ?? lift.diameter ?? venue.barDiameter ?? 28.5);
+}
+
+function conditionsOf(request: HoldRequest, lift: Lift, chalk: ChalkKind, grip: Grip): HoldConditions {
+  const diameter = request.diameter ?? diameterOf(request, lift) ?? lift.diameter ?? 28.5;
+  return { grip, chalk, position: lift.position, diameter };
+}
+
+function loadOnHands({ bodyMass }: HoldRequest, lift: Lift, load: number): number {
+  if (load <= 0 && !(lift.loadMeans === 'addedToBody' && bodyMass)) return 0;
+  return setDemand({ lift, reps: 1, seconds: 1, load, ...(bodyMass && { bodyMass }) }).load;
 }
 
 function liftFor(kind: HoldKind, { lift }: HoldRequest): Lift {

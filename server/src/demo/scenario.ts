@@ -14,6 +14,8 @@ import type {
 } from '@iron-clasp/core';
 
 export const DEMO_CLUB = 'Tarn Quay Barbell';
+/** The invented harbour town lies somewhere on the North Sea. */
+export const DEMO_ZONE = 'Europe/Amsterdam';
 export const DEMO_COACH = { email: 'maren@tarnquay.example', password: 'rope-works-26' } as const;
 export const DEMO_COACH_NAME = 'Maren Solvik';
 
@@ -239,3 +241,6 @@ export const DEMO_LIFTER = {
   email: 'odalys@tarnquay.example',
   password: 'rope-works-27',
 } as const;
+
+/** What the sign-in page shows where the demo is on. */
+export const DEMO_SIGN_IN = { ...DEMO_COACH, club: DEMO_CLUB, lifter: DEMO_LIFTER };

@@ -1,18 +1,34 @@
-import { DEFAULT_THRESHOLDS, findSchool } from '@iron-clasp/core';
-import {
-  addDays,
-  addHours,
-  addMinutes,
-  addWeeks,
-  format,
-  parseISO,
-  startOfISOWeek,
-  subMonths,
-} from 'date-fns';
-import type { DataSource, EntityManager } from 'typeorm';
-import { hashPassword } from '../accounts/passwords.ts';
-import { idOf } from './random.ts';
+import { closedOn, DEFAULT_THRESHOLDS, findSchool, HOLD_KINDS_BY_ID } from '@iron-clasp/core';
+import type { INestApplicationContext } from '@nestjs/common';
+import { addDays, addWeeks, format, parseISO, startOfISOWeek, subMonths } from 'date-fns';
+import { DataSource } from 'typeorm';
+import { instantOf } from '../platform/days/club-day.ts';
+import { Days } from '../platform/days/days.ts';
+import { AccountsService } from '../records/accounts/accounts.service.ts';
+import { ClubsService } from '../records/clubs/clubs.service.ts';
+import { GripperAttemptsService } from '../records/grippers/gripper-attempts.service.ts';
+import type { GripperAttemptRow } from '../records/grippers/gripper-attempt.entity.ts';
+import type { HandsCheck } from '../records/hands-checks/hands-check.entity.ts';
+import { HandsChecksService } from '../records/hands-checks/hands-checks.service.ts';
+import { HoldBlocksService } from '../records/hold-blocks/hold-blocks.service.ts';
+import type { SeasonMarkRow } from '../records/hold-blocks/season-mark.entity.ts';
+import type { Bar, BarBrushing, Plate, Venue } from '../records/kit/kit.entity.ts';
+import type { Stands } from '../records/kit/kit.repository.ts';
+import { KitService } from '../records/kit/kit.service.ts';
+import type { Lifter, LifterHistory } from '../records/lifters/lifter.entity.ts';
+import { LiftersService } from '../records/lifters/lifters.service.ts';
+import type { LoggedHold, LoggedSet } from '../records/log/log.entity.ts';
+import { LogService } from '../records/log/log.service.ts';
+import type { Meet } from '../records/meets/meet.entity.ts';
+import { MeetsService } from '../records/meets/meets.service.ts';
+import type { ClubSchool } from '../records/schools/school.entity.ts';
+import { SchoolsService } from '../records/schools/schools.service.ts';
+import type { SqueezeTestRow } from '../records/squeeze/squeeze.entity.ts';
+import { SqueezeService } from '../records/squeeze/squeeze.service.ts';
+import type { PlannedSet, TrainingSession } from '../records/training/training.entity.ts';
+import { TrainingService } from '../records/training/training.service.ts';
 import { DEMO_LIFTERS } from './lifters.ts';
+import { idOf } from './random.ts';
 import {
   DEMO_CLUB,
   DEMO_COACH,
@@ -20,6 +36,7 @@ import {
   DEMO_LIFTER,
   DEMO_SCHOOL,
   DEMO_VENUES,
+  DEMO_ZONE,
   HOME,
   type DemoBar,
   type DemoLifter,
@@ -27,361 +44,313 @@ import {
 import { DEMO_PROTOCOL, simulateAttempts, simulateChecks, simulateTests } from './simulate-hands.ts';
 import { simulate, type SimSession, type SimSet } from './simulate.ts';
 
-type Row = Record<string, unknown>;
-type LifterTable =
-  | 'lifter'
-  | 'lifter_history'
-  | 'hands_check'
-  | 'meet'
-  | 'season_mark'
-  | 'training_session'
-  | 'planned_set'
-  | 'logged_set'
-  | 'logged_hold'
-  | 'squeeze_test'
-  | 'gripper_attempt';
+const CLUB = { id: idOf('club'), name: DEMO_CLUB, timeZone: DEMO_ZONE };
+const COACH_ID = idOf('coach');
+const SCHOOL_ID = idOf('school');
+const PROTOCOL_ID = idOf('squeeze protocol');
 const day = (date: Date): string => format(date, 'yyyy-MM-dd');
+const at = (on: string, hours: number, minutes = 0): Date => instantOf(DEMO_ZONE, on, hours, minutes);
+const barId = (venue: string, name: string): string => idOf(`bar ${venue} ${name}`);
+const venueId = (name: string): string => idOf(`venue ${name}`);
 
 /**
- * Fills an empty database with the demo club, in one transaction: a start that dies half-way leaves nothing behind.
- * Returns the number of logged sets, or undefined where there is already a club.
+ * Fills an empty database with the demo club, in one transaction: a start that dies half-way leaves nothing behind. It goes
+ * through the records' own services, as any other import would.
+ * @returns the number of logged sets, or undefined where there is already a club.
  */
-export async function seedDemo(db: DataSource, today: string): Promise<number | undefined> {
-  const passwords = {
-    coach: await hashPassword(DEMO_COACH.password),
-    lifter: await hashPassword(DEMO_LIFTER.password),
-  };
-  return db.transaction(async (tx) => {
-    await tx.query('LOCK TABLE club IN SHARE ROW EXCLUSIVE MODE');
-    const [{ clubs }]: [{ clubs: number }] = await tx.query('SELECT count(*)::int AS clubs FROM club');
-    if (clubs > 0) return undefined;
-    const tables = demoRows(passwords, today);
-    for (const [table, rows] of tables) await insertAll(tx, table, rows);
-    return tables.find(([table]) => table === 'logged_set')![1].length;
+export async function seedDemo(app: INestApplicationContext): Promise<number | undefined> {
+  const today = app.get(Days).today(CLUB);
+  return app.get(DataSource).transaction(async (tx) => {
+    const clubs = app.get(ClubsService);
+    if (!(await clubs.isEmpty(tx))) return undefined;
+    await clubs.add(tx, CLUB);
+    const accounts = app.get(AccountsService);
+    const account = { clubId: CLUB.id, unit: 'kg' as const, theme: 'light' as const };
+    await accounts.add(
+      tx,
+      {
+        ...{ id: COACH_ID, email: DEMO_COACH.email, name: DEMO_COACH_NAME },
+        ...{ role: 'coach', lifterId: null, ...account },
+      },
+      DEMO_COACH.password,
+    );
+    const { venues, stands, brushings } = demoKit(today);
+    await app.get(KitService).addMany(tx, venues, stands, brushings);
+    const school = demoSchool();
+    await app.get(SchoolsService).addMany(
+      tx,
+      [school],
+      [
+        {
+          ...{ schoolId: SCHOOL_ID, version: 1, school: school.school, changedBy: COACH_ID },
+          changedAt: at(day(subMonths(parseISO(today), 3)), 11),
+        },
+      ],
+    );
+    const people = demoPeople(today);
+    const all = <Row>(of: (rows: LifterRows) => readonly Row[]): Row[] => people.flatMap(of);
+    await app.get(LiftersService).addMany(
+      tx,
+      all((rows) => [rows.lifter]),
+      all((rows) => rows.history),
+    );
+    await accounts.add(
+      tx,
+      {
+        ...{ id: idOf('account of a lifter'), email: DEMO_LIFTER.email, name: DEMO_LIFTER.name },
+        ...{ role: 'lifter', lifterId: idOf(`lifter ${DEMO_LIFTER.name}`), ...account },
+      },
+      DEMO_LIFTER.password,
+    );
+    await app.get(HandsChecksService).addMany(
+      tx,
+      all((rows) => rows.checks),
+    );
+    await app.get(MeetsService).addMany(
+      tx,
+      all((rows) => rows.meets),
+    );
+    await app.get(HoldBlocksService).addMany(
+      tx,
+      all((rows) => rows.marks),
+    );
+    await app.get(TrainingService).addMany(
+      tx,
+      all((rows) => rows.sessions),
+      all((rows) => rows.planned),
+    );
+    const sets = all((rows) => rows.sets);
+    await app.get(LogService).addMany(
+      tx,
+      sets,
+      all((rows) => rows.holds),
+    );
+    await app.get(SqueezeService).addMany(
+      tx,
+      [
+        {
+          ...{ id: PROTOCOL_ID, clubId: CLUB.id, name: 'Club test, seated', protocol: DEMO_PROTOCOL },
+          ...{ contractions: null, version: 1, archivedAt: null },
+        },
+      ],
+      all((rows) => rows.tests),
+    );
+    await app.get(GripperAttemptsService).addMany(
+      tx,
+      all((rows) => rows.attempts),
+    );
+    return sets.length;
   });
 }
 
-/** One statement a table: PostgreSQL unpacks the rows itself. */
-async function insertAll(tx: EntityManager, table: string, rows: readonly Row[]): Promise<void> {
-  if (rows.length === 0) return;
-  const columns = Object.keys(rows[0]!).join(', ');
-  await tx.query(
-    `INSERT INTO ${table} (${columns}) SELECT ${columns} FROM json_populate_recordset(NULL::${table}, $1)`,
-    [JSON.stringify(rows)],
+function demoKit(today: string): {
+  readonly venues: Venue[];
+  readonly stands: Stands;
+  readonly brushings: BarBrushing[];
+} {
+  const bars = DEMO_VENUES.flatMap(({ name, bar, otherBars }) =>
+    [bar, ...otherBars].map((each, place) => ({ bar: each, venue: name, place })),
   );
-}
-
-interface Passwords {
-  readonly coach: string;
-  readonly lifter: string;
-}
-
-const SCHOOL_ID = idOf('school');
-const PROTOCOL_ID = idOf('squeeze protocol');
-const DEMO_PROTOCOL_ROW = (clubId: string): Row => ({
-  id: PROTOCOL_ID,
-  club_id: clubId,
-  name: 'Club test, seated',
-  protocol: DEMO_PROTOCOL,
-  version: 1,
-});
-const barId = (venue: string, name: string): string => idOf(`bar ${venue} ${name}`);
-const snake = (row: Row): Row =>
-  Object.fromEntries(
-    Object.entries(row).map(([key, value]) => [
-      key.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`),
-      value,
-    ]),
-  );
-
-function barsOf(
-  row: (of: { readonly bar: DemoBar; readonly venue: string; readonly place: number }) => Row,
-): Row[] {
-  return DEMO_VENUES.flatMap(({ name, bar, otherBars }) =>
-    [bar, ...otherBars].map((each, place) => row({ bar: each, venue: name, place })),
-  );
-}
-
-function itemsOf(kind: 'handles' | 'grippers' | 'racks' | 'dynamometers'): Row[] {
-  return DEMO_VENUES.flatMap((venue) =>
-    venue[kind].map((item, place) => ({
-      id: idOf(`${kind} ${venue.name} ${item.name}`),
-      venue_id: idOf(`venue ${venue.name}`),
-      place,
-      ...snake({ ...item }),
+  const items = <Item extends { readonly name: string }>(
+    kind: string,
+    of: (venue: (typeof DEMO_VENUES)[number]) => readonly Item[],
+  ): (Item & { id: string; venueId: string; place: number; retiredAt: null })[] =>
+    DEMO_VENUES.flatMap((venue) =>
+      of(venue).map((item, place) => ({
+        ...item,
+        ...{ id: idOf(`${kind} ${venue.name} ${item.name}`), venueId: venueId(venue.name), place },
+        retiredAt: null,
+      })),
+    );
+  return {
+    venues: DEMO_VENUES.map(({ name, chalk, note, straps, has }) => ({
+      ...{ id: venueId(name), clubId: CLUB.id, name, chalk, note, version: 1, archivedAt: null },
+      straps: straps && [...straps],
+      has: has && [...has],
     })),
-  );
-}
-
-function schoolRow(clubId: string): Row {
-  const original = findSchool(DEMO_SCHOOL.basedOn)!;
-  const { name, summary, seconds, reason } = DEMO_SCHOOL;
-  const school = { ...original, id: SCHOOL_ID, name, summary, hold: { ...original.hold, seconds, reason } };
-  return { id: SCHOOL_ID, club_id: clubId, based_on: DEMO_SCHOOL.basedOn, version: 1, school };
-}
-
-function accountRows(clubId: string, passwords: Passwords): Row[] {
-  const common = { club_id: clubId, unit: 'kg', theme: 'light' };
-  return [
-    {
-      id: idOf('coach'),
-      email: DEMO_COACH.email,
-      name: DEMO_COACH_NAME,
-      role: 'coach',
-      password_hash: passwords.coach,
-      lifter_id: null,
-      ...common,
-    },
-    {
-      id: idOf('account of a lifter'),
-      email: DEMO_LIFTER.email,
-      name: DEMO_LIFTER.name,
-      role: 'lifter',
-      password_hash: passwords.lifter,
-      lifter_id: idOf(`lifter ${DEMO_LIFTER.name}`),
-      ...common,
-    },
-  ];
-}
-
-/** All rows of the demo by table, parents before children. */
-export function demoRows(passwords: Passwords, today: string): [string, Row[]][] {
-  const clubId = idOf('club');
-  const people = DEMO_LIFTERS.map((lifter) => lifterRows(lifter, clubId, today));
-  const gather = (table: keyof (typeof people)[number]): Row[] => people.flatMap((rows) => rows[table]);
-  return [
-    ['club', [{ id: clubId, name: DEMO_CLUB }]],
-    [
-      'venue',
-      DEMO_VENUES.map(({ name, chalk, note, straps, has }) => ({
-        id: idOf(`venue ${name}`),
-        club_id: clubId,
-        name,
-        chalk,
-        note,
-        straps,
-        has,
-        version: 1,
-      })),
-    ],
-    [
-      'bar',
-      barsOf(({ bar: { brushedDaysAgo: _days, ...bar }, venue, place }) => ({
-        id: barId(venue, bar.name),
-        venue_id: idOf(`venue ${venue}`),
-        place,
-        ...snake(bar),
-      })),
-    ],
-    [
-      'bar_brushing',
-      barsOf(({ bar, venue }) => ({
-        id: idOf(`brushing ${venue} ${bar.name}`),
-        bar_id: barId(venue, bar.name),
-        brushed_by: null,
-        brushed_at: `${day(addDays(parseISO(today), -bar.brushedDaysAgo))}T20:00:00Z`,
-      })),
-    ],
-    [
-      'plate',
-      DEMO_VENUES.flatMap(({ name, plates }) =>
-        plates.map((plate) => ({
-          id: idOf(`plate ${name} ${plate.mass} ${plate.unit}`),
-          venue_id: idOf(`venue ${name}`),
-          ...plate,
+    stands: {
+      bars: bars.map(({ bar, venue, place }) => barRow(bar, venue, place)),
+      plates: DEMO_VENUES.flatMap(({ name, plates }) =>
+        plates.map(({ mass, unit, pairs }): Plate => ({
+          ...{ id: idOf(`plate ${name} ${mass} ${unit}`), venueId: venueId(name), mass, unit, pairs },
         })),
       ),
-    ],
-    ['handle', itemsOf('handles')],
-    ['gripper', itemsOf('grippers')],
-    ['pin_rack', itemsOf('racks')],
-    ['dynamometer', itemsOf('dynamometers')],
-    ['club_school', [schoolRow(clubId)]],
-    ['lifter', gather('lifter')],
-    ['account', accountRows(clubId, passwords)],
-    [
-      'club_school_version',
-      [
-        {
-          school_id: SCHOOL_ID,
-          version: 1,
-          school: schoolRow(clubId)['school'],
-          changed_by: idOf('coach'),
-          changed_at: `${day(subMonths(parseISO(today), 3))}T10:00:00Z`,
-        },
-      ],
-    ],
-    ['lifter_history', gather('lifter_history')],
-    ['hands_check', gather('hands_check')],
-    ['meet', gather('meet')],
-    ['season_mark', gather('season_mark')],
-    ['training_session', gather('training_session')],
-    ['planned_set', gather('planned_set')],
-    ['logged_set', gather('logged_set')],
-    ['logged_hold', gather('logged_hold')],
-    ['squeeze_protocol', [DEMO_PROTOCOL_ROW(clubId)]],
-    ['squeeze_test', gather('squeeze_test')],
-    ['gripper_attempt', gather('gripper_attempt')],
-  ];
+      handles: items('handles', (venue) => venue.handles),
+      grippers: items('grippers', (venue) => venue.grippers),
+      racks: items('racks', (venue) =>
+        venue.racks.map((rack) => ({ ...rack, pinHeights: [...rack.pinHeights] })),
+      ),
+      dynamometers: items('dynamometers', (venue) => venue.dynamometers),
+    },
+    brushings: bars.map(({ bar, venue }) => ({
+      ...{ id: idOf(`brushing ${venue} ${bar.name}`), barId: barId(venue, bar.name), brushedBy: null },
+      brushedAt: at(day(addDays(parseISO(today), -bar.brushedDaysAgo)), 21),
+    })),
+  };
 }
 
-function lifterRows(lifter: DemoLifter, clubId: string, today: string): Record<LifterTable, Row[]> {
-  const id = idOf(`lifter ${lifter.name}`);
-  const monday = startOfISOWeek(parseISO(today));
-  const sessions = simulate(lifter, DEMO_VENUES, today).map((session) => sessionRows(lifter, id, session));
+function barRow(bar: DemoBar, venue: string, place: number): Bar {
+  const { name, mass, diameter, collars, knurl, brushEvery } = bar;
   return {
-    lifter: [
-      {
-        id,
-        club_id: clubId,
-        name: lifter.name,
-        sport: lifter.sport,
-        unit: lifter.unit,
-        dominant_hand: lifter.dominantHand,
-        stance: lifter.stance,
-        deadlift_max: lifter.deadliftMax,
-        training_since: day(subMonths(parseISO(today), lifter.trainingMonths)),
-        school_id: lifter.school,
-        hook_stage: lifter.hookStage,
-        thresholds: DEFAULT_THRESHOLDS,
-        hand_length: lifter.handLength,
-        hand_span: lifter.handSpan,
-        body_mass: lifter.bodyMass,
-        usual_reps: null,
-        deadlift_on: day(subMonths(parseISO(today), 2)),
-        best_lifts: lifter.bests.map(({ lift, load, monthsAgo }) => ({
-          liftId: lift,
-          load,
-          on: day(subMonths(parseISO(today), monthsAgo)),
-        })),
-        club_school_id: DEMO_SCHOOL.followers.some((name) => name === lifter.name) ? SCHOOL_ID : null,
-      },
-    ],
-    lifter_history: lifter.history.map((flag) => ({
-      id: idOf(`history ${lifter.name} ${flag.kind}`),
-      lifter_id: id,
-      side: null,
-      since: null,
-      ...flag,
+    ...{ id: barId(venue, name), venueId: venueId(venue), place, retiredAt: null },
+    ...{ name, mass, diameter, collars, knurl, brushEvery },
+  };
+}
+
+function demoSchool(): ClubSchool {
+  const original = findSchool(DEMO_SCHOOL.basedOn)!;
+  const { basedOn, name, summary, seconds, reason } = DEMO_SCHOOL;
+  const school = { ...original, id: SCHOOL_ID, name, summary, hold: { ...original.hold, seconds, reason } };
+  return { id: SCHOOL_ID, clubId: CLUB.id, basedOn, version: 1, school, archivedAt: null };
+}
+
+/** Everything about one lifter, as the tables take it. */
+export interface LifterRows {
+  readonly lifter: Lifter;
+  readonly history: readonly LifterHistory[];
+  readonly checks: readonly HandsCheck[];
+  readonly meets: readonly Meet[];
+  readonly marks: readonly SeasonMarkRow[];
+  readonly sessions: readonly TrainingSession[];
+  readonly planned: readonly PlannedSet[];
+  readonly sets: readonly LoggedSet[];
+  readonly holds: readonly LoggedHold[];
+  readonly tests: readonly SqueezeTestRow[];
+  readonly attempts: readonly GripperAttemptRow[];
+}
+
+/** The demo's lifters with all they did and plan; the same today gives the same rows. */
+export function demoPeople(today: string): LifterRows[] {
+  return DEMO_LIFTERS.map((lifter) => lifterRows(lifter, today));
+}
+
+function lifterRows(demo: DemoLifter, today: string): LifterRows {
+  const id = idOf(`lifter ${demo.name}`);
+  const own = { clubId: CLUB.id, lifterId: id };
+  const monday = startOfISOWeek(parseISO(today));
+  const sessions = simulate(demo, DEMO_VENUES, today).map((session) => sessionRows(demo, id, session));
+  const { name, sport, unit, dominantHand, stance, deadliftMax, hookStage } = demo;
+  const { handLength, handSpan, bodyMass, meet } = demo;
+  const ago = (months: number): string => day(subMonths(parseISO(today), months));
+  return {
+    lifter: {
+      ...{ id, clubId: CLUB.id, name, sport, unit, dominantHand, stance, deadliftMax, hookStage },
+      ...{ handLength, handSpan, bodyMass, usualReps: null, version: 1, archivedAt: null, unanswered: [] },
+      trainingSince: ago(demo.trainingMonths),
+      schoolId: demo.school,
+      clubSchoolId: DEMO_SCHOOL.followers.some((each) => each === name) ? SCHOOL_ID : null,
+      thresholds: DEFAULT_THRESHOLDS,
+      deadliftOn: ago(2),
+      bestLifts: demo.bests.map(({ lift, load, monthsAgo }) => ({ liftId: lift, load, on: ago(monthsAgo) })),
+    },
+    history: demo.history.map(({ kind, side, since, cleared }) => ({
+      ...{ id: idOf(`history ${name} ${kind}`), lifterId: id, kind, cleared },
+      side: side ?? null,
+      since: since ?? null,
     })),
-    hands_check: simulateChecks(lifter, today).map(({ on, hands }) => ({
-      id: idOf(`hands ${lifter.name} ${on}`),
-      lifter_id: id,
-      checked_on: on,
-      checked_at: `${on}T18:00:00Z`,
-      hands,
+    checks: simulateChecks(demo, today).map(({ on, hands }) => ({
+      ...{ id: idOf(`hands ${name} ${on}`), ...own, checkedOn: on, hands, checkedBy: null },
+      checkedAt: at(on, 18),
     })),
-    meet: lifter.meet
+    meets: meet
       ? [
           {
-            id: idOf(`meet ${lifter.name}`),
-            lifter_id: id,
-            name: lifter.meet.name,
-            held_on: day(addDays(addWeeks(monday, lifter.meet.inWeeks), 5)),
-            straps: lifter.meet.straps,
-            thumb_tape: lifter.meet.thumbTape,
-            liquid_chalk: lifter.meet.liquidChalk,
-            attempts: lifter.meet.attempts ?? [],
+            ...{ id: idOf(`meet ${name}`), ...own, name: meet.name, version: 1, removedAt: null },
+            ...{ straps: meet.straps, thumbTape: meet.thumbTape, liquidChalk: meet.liquidChalk },
+            heldOn: day(addDays(addWeeks(monday, meet.inWeeks), 5)),
+            attempts: [...(meet.attempts ?? [])],
           },
         ]
       : [],
-    season_mark: lifter.blocks.map((block) => ({
-      id: idOf(`mark ${lifter.name} ${block.kind} ${block.from}`),
-      lifter_id: id,
-      kind: block.kind,
-      label: block.label,
-      starts_on: day(addWeeks(monday, block.from)),
-      ends_on: day(addDays(addWeeks(monday, block.to), block.kind === 'test' ? 0 : 6)),
+    marks: demo.blocks.map(({ kind, label, from, to }) => ({
+      ...{ id: idOf(`mark ${name} ${kind} ${from}`), ...own, kind, label },
+      startsOn: day(addWeeks(monday, from)),
+      endsOn: day(addDays(addWeeks(monday, to), kind === 'test' ? 0 : 6)),
+      ...{ holdKind: 'frontRackHold', sessionsAWeek: 1, madeBy: null, version: 1, removedAt: null },
     })),
-    training_session: sessions.map((rows) => rows.session),
-    planned_set: sessions.flatMap((rows) => rows.planned),
-    logged_set: sessions.flatMap((rows) => rows.logged),
-    logged_hold: sessions.flatMap((rows) => rows.holds),
-    squeeze_test: simulateTests(lifter, today).map((test) => ({
-      id: idOf(`squeeze ${lifter.name} ${test.on}`),
-      lifter_id: id,
-      protocol_id: PROTOCOL_ID,
-      protocol: DEMO_PROTOCOL,
-      tested_on: test.on,
-      tested_at: `${test.on}T16:40:00Z`,
-      trials: test.trials.map((trial) => ({ ...trial, reading: null })),
-      source: 'hand',
-      easing_declined: false,
+    sessions: sessions.map((rows) => rows.session),
+    planned: sessions.flatMap((rows) => rows.planned),
+    sets: sessions.flatMap((rows) => rows.sets),
+    holds: sessions.flatMap((rows) => rows.holds),
+    tests: simulateTests(demo, today).map(({ on, trials }) => ({
+      ...{ id: idOf(`squeeze ${name} ${on}`), ...own, sessionId: null, protocolId: PROTOCOL_ID },
+      ...{ protocol: DEMO_PROTOCOL, testedOn: on, testedAt: at(on, 16, 40), source: 'hand' },
+      trials: trials.map((trial) => ({ ...trial, reading: null })),
+      ...{ contractions: null, note: null, easingDeclined: false, declinedBy: null },
+      ...{ loggedBy: null, undoneAt: null },
     })),
-    gripper_attempt: simulateAttempts(lifter, today).map(({ gripper, ...attempt }, place) => ({
-      id: idOf(`attempt ${lifter.name} ${place}`),
-      lifter_id: id,
-      gripper_id: idOf(`grippers ${HOME} ${gripper}`),
-      hand: attempt.hand,
-      depth: attempt.depth,
-      closed: attempt.closed,
-      gap_mm: attempt.gapMm,
-      done_at: `${attempt.on}T18:${String(place % 60).padStart(2, '0')}:00Z`,
+    attempts: simulateAttempts(demo, today).map(({ gripper, on, hand, depth, closed, gapMm }, place) => ({
+      ...{ id: idOf(`attempt ${name} ${place}`), ...own, hand, depth, closed, gapMm },
+      gripperId: idOf(`grippers ${HOME} ${gripper}`),
+      ...{ seconds: null, note: null, loggedBy: null, undoneAt: null },
+      doneAt: at(on, 18, place % 60),
+      trainingDay: on,
     })),
   };
 }
 
 function sessionRows(
-  lifter: DemoLifter,
+  demo: DemoLifter,
   lifterId: string,
   session: SimSession,
-): { session: Row; planned: Row[]; logged: Row[]; holds: Row[] } {
-  const name = `${lifter.name} ${session.on} ${session.title}`;
+): { session: TrainingSession; planned: PlannedSet[]; sets: LoggedSet[]; holds: LoggedHold[] } {
+  const { on, title, hasHold, holdKind } = session;
+  const name = `${demo.name} ${on} ${title}`;
   const id = idOf(`session ${name}`);
   const venue = DEMO_VENUES.find((each) => each.name === session.venue)!;
-  const start = addHours(parseISO(session.on), 17);
-  const common = (place: number): Row => ({
-    lifter_id: lifterId,
-    session_id: id,
-    done_at: addMinutes(start, 3 * place).toISOString(),
-    chalk: venue.chalk,
-    bar_id: barId(venue.name, venue.bar.name),
-    diameter: venue.bar.diameter,
+  const done = session.logged.length > 0;
+  const start = at(on, 17).getTime();
+  const common = (
+    liftId: string,
+    place: number,
+  ): Pick<LoggedSet & LoggedHold, keyof LoggedSet & keyof LoggedHold & CommonField> => ({
+    ...{ clubId: CLUB.id, lifterId, sessionId: id, trainingDay: on, chalk: venue.chalk, liftId },
+    doneAt: new Date(start + 3 * place * 60_000),
+    barId: barId(venue.name, venue.bar.name),
+    diameter: closedOn(liftId, venue.bar.diameter),
+    ...{ pain: null, confidence: null, cause: null, note: null, loggedBy: null, undoneAt: null },
   });
   return {
     session: {
-      id,
-      lifter_id: lifterId,
-      venue_id: idOf(`venue ${session.venue}`),
-      held_on: session.on,
-      title: session.title,
-      has_hold: session.hasHold,
-      hold_kind: session.holdKind,
-      finished: session.logged.length > 0,
-      version: 1,
+      ...{ id, clubId: CLUB.id, lifterId, venueId: venueId(session.venue), barId: null, heldOn: on, title },
+      ...{ hasHold, holdKind, holdBlockId: null, finished: done, finishedAt: null, noteToLifter: null },
       // The weeks ahead repeat one another; those behind are what was done.
-      series_id: session.logged.length > 0 ? null : idOf(`series ${lifter.name} ${session.title}`),
+      seriesId: done ? null : idOf(`series ${demo.name} ${title}`),
+      ...{ removedAt: null, version: 1, lines: null },
     },
     planned: session.planned.map((set, place) => ({
-      id: idOf(`planned ${name} ${place}`),
-      session_id: id,
-      place,
-      ...setColumns(set),
+      ...{ id: idOf(`planned ${name} ${place}`), sessionId: id, place, ...planOf(set) },
     })),
-    logged: session.logged.map((set, place) => ({
-      id: idOf(`set ${name} ${place}`),
-      ...common(place),
-      ...setColumns(set),
-      grip: set.grip,
-      side_under: set.sideUnder,
-      strapped: set.strapped,
-      slipped_at_rep: set.slippedAtRep,
+    sets: session.logged.map((set, place) => ({
+      ...{ id: idOf(`set ${name} ${place}`), ...common(set.lift, place), ...planOf(set), plannedSetId: null },
+      ...{ grip: set.grip, sideUnder: set.sideUnder, strapped: set.strapped, slippedAtRep: set.slippedAtRep },
     })),
     holds: session.holds.map((hold, place) => ({
       id: idOf(`hold ${name} ${place}`),
-      ...common(session.logged.length + place),
-      kind: session.holdKind,
-      place,
-      load: hold.load,
-      seconds: hold.seconds,
-      target: hold.target,
-      ended: hold.ended,
-      grip: hold.grip,
+      ...common(HOLD_KINDS_BY_ID[holdKind].lifts[0], session.logged.length + place),
+      ...{ kind: holdKind, place, sideUnder: null, ...hold },
     })),
   };
 }
 
+/** What a logged set and a logged hold of a session have in common. */
+type CommonField =
+  | (
+      | 'clubId'
+      | 'lifterId'
+      | 'sessionId'
+      | 'trainingDay'
+      | 'chalk'
+      | 'liftId'
+      | 'doneAt'
+      | 'barId'
+      | 'diameter'
+    )
+  | ('pain' | 'confidence' | 'cause' | 'note' | 'loggedBy' | 'undoneAt');
+
 /** What a planned set and a logged one have in common. */
-function setColumns({ lift, role, load, reps, seconds }: SimSet): Row {
-  return { lift_id: lift, role, load, reps, style: 'reset', seconds };
+function planOf({ lift, role, load, reps, seconds }: SimSet): Pick<PlannedSet, PlanField> {
+  return { liftId: lift, role, load, reps, style: 'reset', seconds };
 }
+
+type PlanField = 'liftId' | 'role' | 'load' | 'reps' | 'style' | 'seconds';

@@ -156,13 +156,15 @@ describe('Outbox', () => {
     const other = {
       ...body,
       id: 'theirs',
+      style: 'reset',
+      ...{ seconds: null, diameter: 29, sideUnder: null },
       slippedAtRep: null,
       pain: null,
       confidence: null,
       cause: null,
       note: null,
       doneAt: '',
-    };
+    } as const;
     box.add(ours);
     box.refuse('ours', 'logged already', other);
     expect(box.all()[0]).toMatchObject({ refused: 'logged already', other: { id: 'theirs' } });

@@ -41,6 +41,10 @@ export function HoldPanel({ view, hold, holds, alone, onLog }: HoldPanelProps): 
   const last = holds.at(-1);
 
   const rest: Omit<LogHoldRequest, 'load' | 'seconds' | 'ended' | 'doneAt'> = {
+    kind: hold.kind,
+    liftId: hold.lift,
+    barId: session.bar.id,
+    ...(hold.diameter !== undefined && { diameter: hold.diameter }),
     target: hold.seconds,
     grip: hold.grip,
     chalk: session.venue.chalk,

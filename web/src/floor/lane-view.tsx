@@ -85,7 +85,12 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
     const common = { sessionId: session.id, accountId };
     if (replaces) outbox.add({ ...common, id: replaces, kind: 'set', body: null });
     const id = crypto.randomUUID();
-    outbox.add({ ...common, id, kind: 'set', body: { ...body, doneAt: clockNow().toISOString() } });
+    outbox.add({
+      ...common,
+      id,
+      kind: 'set',
+      body: { ...body, barId: session.bar.id, doneAt: clockNow().toISOString() },
+    });
     if (replaces)
       change((now) => ({
         ...now,
@@ -313,9 +318,11 @@ function loadOf(set: CalledSet, call: SetCall, view: FloorView): number {
 }
 
 function bodyOf(entry: DoneEntry): Omit<LogSetRequest, 'doneAt' | 'plannedSetId'> {
-  const { load, reps, grip, strapped, chalk, slippedAtRep, pain, confidence, cause, note } = entry;
+  const { load, reps, grip, sideUnder, strapped, chalk, slippedAtRep } = entry;
+  const { pain, confidence, cause, note } = entry;
   return {
     ...{ load, reps, grip, strapped, chalk },
+    ...(sideUnder !== null && { sideUnder }),
     ...(slippedAtRep !== null && { slippedAtRep }),
     ...(pain !== null && { pain }),
     ...(confidence !== null && { confidence }),

@@ -19,6 +19,7 @@ const call = (choice: SetCall['choice'], more: Partial<SetCall> = {}): SetCall =
 });
 const set = (id: string, load: number, done: LoggedSetView | null = null): CalledSet => ({
   ...{ id, liftId: 'deadlift.conventional', liftName: 'Deadlift', role: 'top', planned: load, reps: 1 },
+  style: 'reset',
   ...{ seconds: null, line: '', fault: null, lighter: null, override: null, overrides: [], done },
   loading: { total: load, perSide: [{ mass: 20, unit: 'kg' }] },
   call: call('hook'),
@@ -29,7 +30,11 @@ const logged = (id: string, plannedSetId: string): LoggedSetView => ({
     plannedSetId,
     load: 150,
     reps: 1,
+    style: 'reset',
+    seconds: null,
+    diameter: 29,
     grip: 'hook',
+    sideUnder: null,
     strapped: false,
     chalk: 'block',
     slippedAtRep: null,
@@ -39,7 +44,7 @@ const logged = (id: string, plannedSetId: string): LoggedSetView => ({
 const view = (more: Partial<FloorView['calls']> = {}): FloorView =>
   ({
     calls: {
-      session: { id: 's', bar: { diameter: 29 }, venue: { chalk: 'block' } },
+      session: { id: 's', bar: { diameter: 29 }, bars: [], venue: { chalk: 'block' } },
       sets: [set('a', 150), set('b', 160), set('c', 160)],
       hold: { sets: 2, seconds: 10, lift: 'hold.front-rack' },
       holdsDone: [],
@@ -92,11 +97,13 @@ describe('a lane', () => {
       [{ ...slip, kind: 'set', body: { ...slip.body, slippedAtRep: 1 } }],
       NEW_LANE,
     );
-    expect(doneToday(view(), lane).done).toEqual([
+    expect(doneToday(lane).done).toEqual([
       {
-        lift: 'deadlift.conventional',
+        liftId: 'deadlift.conventional',
         load: 150,
         reps: 1,
+        style: 'reset',
+        seconds: null,
         grip: 'hook',
         strapped: false,
         chalk: 'block',

@@ -1,12 +1,15 @@
 import {
-  findLift,
+  closedOn,
   sameCall,
   sayCall,
-  type DoneSet,
   type Grip,
   type GripChoice,
-  type HoldObservation,
+  type HoldKindId,
+  type LoggedHoldFacts,
+  type LoggedSetFacts,
+  type RepStyle,
   type SetCall,
+  type Side,
 } from '@iron-clasp/core';
 import type { CalledSet, FloorView, LogHoldRequest, LogSetRequest } from '@iron-clasp/contract';
 import type { Waiting } from '../api/outbox.ts';
@@ -38,7 +41,12 @@ export interface DoneEntry {
   readonly id: string;
   readonly load: number;
   readonly reps: number;
+  readonly style: RepStyle;
+  readonly seconds: number | null;
+  /** Of what the hand closed on, mm. */
+  readonly diameter: number;
   readonly grip: Grip;
+  readonly sideUnder: Side | null;
   readonly strapped: boolean;
   readonly chalk: LogSetRequest['chalk'];
   readonly slippedAtRep: number | null;
@@ -51,11 +59,15 @@ export interface DoneEntry {
 
 export interface DoneHold {
   readonly id: string;
+  readonly kind: HoldKindId;
+  readonly liftId: string;
   readonly load: number;
   readonly seconds: number;
   readonly target: number;
   readonly ended: LogHoldRequest['ended'];
   readonly grip: Grip;
+  readonly chalk: LogHoldRequest['chalk'];
+  readonly diameter: number;
   readonly waiting: boolean;
 }
 
@@ -81,12 +93,15 @@ export function laneOf(view: FloorView, waiting: readonly Waiting[], memory: Lan
   const ids = new Set(own.map((entry) => entry.id));
   const logged = new Map<string, DoneEntry>();
   for (const { id, done } of sets) if (done && !ids.has(done.id)) logged.set(id, { ...done, waiting: false });
-  for (const entry of own)
-    if (entry.kind === 'set' && entry.body) logged.set(entry.body.plannedSetId, doneOf(entry.id, entry.body));
+  for (const entry of own) {
+    if (entry.kind !== 'set' || !entry.body) continue;
+    const set = sets.find((each) => each.id === entry.body!.plannedSetId);
+    if (set) logged.set(set.id, doneOf(entry.id, entry.body, set, view));
+  }
   const holds: DoneHold[] = [
     ...holdsDone.filter((done) => !ids.has(done.id)).map((done) => ({ ...done, waiting: false })),
     ...own.flatMap((entry) =>
-      entry.kind === 'hold' && entry.body ? [{ ...entry.body, id: entry.id, waiting: true }] : [],
+      entry.kind === 'hold' && entry.body ? [heldOf(entry.id, entry.body, view)] : [],
     ),
   ];
   const rows = sets.map((set): LaneSet => ({ set, done: logged.get(set.id) ?? null }));
@@ -113,10 +128,13 @@ export function laneOf(view: FloorView, waiting: readonly Waiting[], memory: Lan
   };
 }
 
-function doneOf(id: string, body: LogSetRequest): DoneEntry {
+function doneOf(id: string, body: LogSetRequest, set: CalledSet, view: FloorView): DoneEntry {
   const { load, reps, grip, strapped, chalk, slippedAtRep, pain, confidence, cause, note } = body;
   return {
-    ...{ id, load, reps, grip, strapped, chalk },
+    ...{ id, load, reps, style: set.style, grip, strapped, chalk },
+    seconds: body.seconds ?? set.seconds,
+    diameter: closedOn(set.liftId, barDiameter(view, body.barId)),
+    sideUnder: body.sideUnder ?? null,
     slippedAtRep: slippedAtRep ?? null,
     pain: pain ?? null,
     confidence: confidence ?? null,
@@ -126,41 +144,36 @@ function doneOf(id: string, body: LogSetRequest): DoneEntry {
   };
 }
 
-/** What the core calls the rest of the session from. */
-export function doneToday(view: FloorView, lane: Lane): { done: DoneSet[]; holds: HoldObservation[] } {
-  const { diameter } = view.calls.session.bar;
-  const done = lane.sets.flatMap(({ set, done: entry }): DoneSet[] =>
-    entry
-      ? [
-          {
-            lift: set.liftId,
-            load: entry.load,
-            reps: entry.reps,
-            grip: entry.grip,
-            strapped: entry.strapped,
-            chalk: entry.chalk,
-            diameter,
-            ...(set.seconds && { seconds: set.seconds }),
-            ...(entry.slippedAtRep && { slippedAtRep: entry.slippedAtRep }),
-          },
-        ]
-      : [],
-  );
-  // Only what hangs from a bar or handle tells of the support curve as it is written; a hang wants the body's mass too.
-  const lift = view.calls.hold ? findLift(view.calls.hold.lift) : undefined;
-  const tells = lift === undefined || (lift.curve === 'support' && lift.loadMeans === 'total');
-  const holds = (tells ? lane.holds : []).map((hold, place): HoldObservation => ({
-    load: hold.load,
-    ...(lift && { position: lift.position }),
-    seconds: hold.seconds,
-    ended: hold.ended,
-    grip: hold.grip,
-    chalk: view.calls.session.venue.chalk,
-    diameter,
-    earlierHolds: place,
-    ageDays: 0,
-  }));
-  return { done, holds };
+/** A hold that waits on this device; entries of older versions did not yet say what was held. */
+function heldOf(id: string, body: LogHoldRequest, view: FloorView): DoneHold {
+  const { hold } = view.calls;
+  const liftId = body.liftId ?? hold?.lift ?? 'hold.front-rack';
+  const { load, seconds, target, ended, grip, chalk } = body;
+  return {
+    ...{ id, liftId, load, seconds, target, ended, grip, chalk, waiting: true },
+    kind: body.kind ?? hold?.kind ?? 'frontRackHold',
+    diameter: body.diameter ?? closedOn(liftId, barDiameter(view, body.barId)),
+  };
+}
+
+/** Diameter of the bar that an entry names, as it was then; the session's where it names none. */
+function barDiameter({ calls }: FloorView, barId: string | undefined): number {
+  const { bar, bars } = calls.session;
+  return bars.find((each) => each.id === barId)?.diameter ?? bar.diameter;
+}
+
+/** What was done of the session, as the core reads every log. */
+export function doneToday(lane: Lane): { done: LoggedSetFacts[]; holds: LoggedHoldFacts[] } {
+  return {
+    done: lane.sets.flatMap(({ set: { liftId }, done }): LoggedSetFacts[] => {
+      if (!done) return [];
+      const { load, reps, style, seconds, grip, strapped, chalk, diameter, slippedAtRep } = done;
+      return [{ liftId, load, reps, style, seconds, grip, strapped, chalk, diameter, slippedAtRep }];
+    }),
+    holds: lane.holds.map(({ liftId, load, seconds, ended, grip, chalk, diameter }, place) => ({
+      ...{ liftId, load, seconds, ended, grip, chalk, diameter, place },
+    })),
+  };
 }
 
 /** A set whose call is another one now than what was agreed. */

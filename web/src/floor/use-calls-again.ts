@@ -15,7 +15,7 @@ export function useCallsAgain(view: FloorView, known: FloorView, lane: Lane): re
   const [answer, setAnswer] = useState<{ readonly key: string; readonly calls: readonly SetCall[] } | null>(
     null,
   );
-  const today = doneToday(view, lane);
+  const today = doneToday(lane);
   const key = JSON.stringify(today);
   // Hands told on this device change the calls before the server hears of them.
   const nothing = today.done.length + today.holds.length === 0 && view.hands === known.hands;

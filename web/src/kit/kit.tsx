@@ -50,11 +50,11 @@ export function Kit(): ReactElement {
               </p>
             </Empty>
           )}
-          {kit.data.aside.length > 0 && (
+          {kit.data.archived.length > 0 && (
             <section aria-label="Put aside" className="mt-10 max-w-2xl">
               <h2 className="border-b border-ink text-xl">Put aside</h2>
               <ul>
-                {kit.data.aside.map((venue) => (
+                {kit.data.archived.map((venue) => (
                   <li
                     key={venue.id}
                     className="flex items-center justify-between border-b border-rule py-1.5"

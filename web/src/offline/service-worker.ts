@@ -30,7 +30,7 @@ const VERSION = '__VERSION__';
 
 const SHELL = `iron-clasp-files-${VERSION}`;
 // Named anew whenever an answer that is kept changes its shape: a newer page is never fed older data.
-const DATA = 'iron-clasp-data-2';
+const DATA = 'iron-clasp-data-3';
 const PAGE = '/index.html';
 
 /** What a coach or lifter needs on the floor without a network. */

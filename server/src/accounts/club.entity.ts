@@ -1,7 +1,0 @@
-import { Column, Entity, PrimaryColumn } from 'typeorm';
-
-@Entity('club')
-export class Club {
-  @PrimaryColumn('uuid') id: string;
-  @Column('text') name: string;
-}

@@ -1,0 +1,96 @@
+import { Injectable } from '@nestjs/common';
+import {
+  easeHold,
+  prescribeHold,
+  type Easing,
+  type HoldCurve,
+  type HoldKindId,
+  type HoldPrescription,
+  type HoldRequest,
+  type HoldSession,
+  type MixedLedger,
+  holdLift,
+} from '@iron-clasp/core';
+import { daysBetween, type ClubRef } from '../../platform/days/club-day.ts';
+import type { KnownDecision } from '../../records/hold-decisions/hold-decisions.service.ts';
+import type { VenueKit } from '../../records/kit/kit.service.ts';
+import type { LoggedHold } from '../../records/log/log.entity.ts';
+import { LogService } from '../../records/log/log.service.ts';
+import { CurvesService } from '../../evidence/curves/curves.service.ts';
+import { kitFor } from '../../evidence/holds/hold-kit.ts';
+import { forCalls } from '../../evidence/lifter-today/for-calls.ts';
+import type { LifterProfile } from '../../evidence/lifter-today/lifter-today.service.ts';
+import { venueOf } from '../../evidence/session/session-parts.ts';
+import { decidedHold } from './decided-hold.ts';
+
+/** What a hold of a session is prescribed from. */
+export interface HoldQuestion {
+  readonly club: ClubRef;
+  readonly kind: HoldKindId;
+  /** Day of the session. */
+  readonly on: string;
+  readonly profile: LifterProfile;
+  readonly kit: VenueKit;
+  /** The support curve; pinches find their own. */
+  readonly curve: HoldCurve;
+  readonly ledger: MixedLedger;
+  /** A session whose logged holds are left out: today's prescription stands while it is done. */
+  readonly without: string | null;
+  /** The decision that stands, or null. */
+  readonly decision: KnownDecision | null;
+  readonly easing?: Easing | undefined;
+}
+
+/** A hang needs to know what hangs. */
+export function wantsBodyMass(kind: HoldKindId, { lifter }: LifterProfile): boolean {
+  return holdLift(kind).loadMeans === 'addedToBody' && lifter.bodyMass === null;
+}
+
+@Injectable()
+export class HoldPrescriber {
+  constructor(
+    private readonly log: LogService,
+    private readonly curves: CurvesService,
+  ) {}
+
+  /** The hold as the engine prescribes it, made easier where the day’s test asks, and then as the coach decided. */
+  async prescribe(question: HoldQuestion): Promise<HoldPrescription> {
+    const { club, kind, on, profile, kit, ledger, decision, easing } = question;
+    const { lifter, nextMeet } = profile;
+    const { equipment, lift, diameter } = kitFor(kind, kit);
+    const pinch = holdLift(kind).curve === 'pinch';
+    const [holds, curve] = await Promise.all([
+      this.log.latestHolds(lifter.id, kind, question.without),
+      pinch ? this.curves.pinchCurve(club, lifter) : question.curve,
+    ]);
+    const request: HoldRequest = {
+      kind,
+      curve,
+      school: profile.school,
+      lifter: forCalls(profile),
+      venue: venueOf(kit),
+      ledger,
+      history: sessionsOf(holds),
+      equipment,
+      ...(lift && { lift }),
+      ...(diameter && { diameter }),
+      ...(lifter.bodyMass !== null && { bodyMass: lifter.bodyMass }),
+      ...(nextMeet && nextMeet.heldOn >= on && { meet: { daysAway: daysBetween(on, nextMeet.heldOn) } }),
+    };
+    const prescribed = prescribeHold(request);
+    const eased = easing && !prescribed.barred ? easeHold(prescribed, easing, equipment) : prescribed;
+    return decidedHold(eased, decision, request);
+  }
+}
+
+/** Logged holds, the latest session first, as the sessions they were. */
+function sessionsOf(holds: readonly LoggedHold[]): HoldSession[] {
+  const sessions = new Map<string, LoggedHold[]>();
+  for (const hold of holds) sessions.set(hold.sessionId, [...(sessions.get(hold.sessionId) ?? []), hold]);
+  return [...sessions.values()].map((each) => ({
+    load: Math.max(...each.map((hold) => hold.load)),
+    grip: each[0]!.grip,
+    target: each[0]!.target,
+    sets: each.map(({ seconds, ended }) => ({ seconds, ended })),
+  }));
+}

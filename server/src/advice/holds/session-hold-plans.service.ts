@@ -1,0 +1,120 @@
+import { Injectable } from '@nestjs/common';
+import type { HoldKindId, HoldPrescription } from '@iron-clasp/core';
+import type { HoldDecisionRequest } from '@iron-clasp/contract';
+import { Clock } from '../../platform/clock/clock.ts';
+import type { ClubRef } from '../../platform/days/club-day.ts';
+import { invalid, Problem } from '../../platform/http/problem.ts';
+import {
+  HoldDecisionsService,
+  type KnownDecision,
+} from '../../records/hold-decisions/hold-decisions.service.ts';
+import { LogService } from '../../records/log/log.service.ts';
+import type { TrainingSession } from '../../records/training/training.entity.ts';
+import { TrainingService } from '../../records/training/training.service.ts';
+import { HoldFactsService, type HoldFacts } from '../../evidence/holds/hold-facts.service.ts';
+import { easingOn } from '../../evidence/squeeze/squeeze-tests.ts';
+import { refusedBecause } from './decided-hold.ts';
+import { HoldPrescriber } from './hold-prescriber.ts';
+
+/** What a session holds after its lifts, and what the coach decides on it. */
+@Injectable()
+export class SessionHoldPlansService {
+  constructor(
+    private readonly kept: HoldDecisionsService,
+    private readonly facts: HoldFactsService,
+    private readonly training: TrainingService,
+    private readonly log: LogService,
+    private readonly prescriber: HoldPrescriber,
+    private readonly clock: Clock,
+  ) {}
+
+  /** Puts a kind of hold after a session's lifts, or takes it out, if the page that asks saw its latest version. */
+  async plan(club: ClubRef, sessionId: string, kind: HoldKindId | null, seen: number): Promise<string> {
+    const session = await this.training.known(club.id, sessionId);
+    const same = session.hasHold === (kind !== null) && (kind === null || session.holdKind === kind);
+    if (same) return session.lifterId;
+    if (session.finished)
+      throw new Problem(
+        409,
+        'session-started',
+        'This session is over: plan the hold in one that is to come.',
+      );
+    if ((await this.log.holdsOf([sessionId])).length > 0)
+      throw new Problem(
+        409,
+        'session-started',
+        'A hold of this session is already logged, so what is held stays. Undo it on the floor first.',
+      );
+    const holdKind = kind ?? 'frontRackHold';
+    await this.training.change(session, seen, { hasHold: kind !== null, holdKind, holdBlockId: null });
+    return session.lifterId;
+  }
+
+  /** Keeps a decision on the session's hold; what a safety rule bars is refused, naming the rule. */
+  async decide(
+    club: ClubRef,
+    by: string,
+    sessionId: string,
+    id: string,
+    body: HoldDecisionRequest,
+  ): Promise<string> {
+    const session = await this.training.known(club.id, sessionId);
+    const { lifterId } = session;
+    if (!session.hasHold)
+      throw new Problem(409, 'no-hold', 'This session has no hold. Plan one first, then decide on it.');
+    const reason = body.reason?.trim() || null;
+    if (body.what !== 'accepted' && (reason?.length ?? 0) < 3) throw invalid('reason', WHY);
+    const facts = await this.facts.of(club, lifterId);
+    if (!facts.kits.has(sessionId))
+      throw new Problem(409, 'session-over', 'This session lies in the past: its hold is history now.');
+    const prescribed = await this.prescribe(club, facts, session, null);
+    const refused = refusedBecause(prescribed);
+    if (refused && body.what !== 'skipped') throw new Problem(409, 'override-refused', refused);
+    if (prescribed.barred && body.what === 'accepted')
+      throw new Problem(
+        409,
+        'hold-barred',
+        `${prescribed.barred.text} Change it with a reason, or skip it: it cannot be accepted as it stands.`,
+      );
+    const figures = body.what === 'skipped' ? null : prescribed;
+    await this.kept.keep(
+      {
+        ...{ id, clubId: club.id, lifterId, sessionId, what: body.what, kind: session.holdKind, reason },
+        sets: figures && (body.sets ?? figures.sets),
+        seconds: figures && (body.seconds ?? figures.seconds),
+        load: figures && (body.load ?? figures.load),
+        ...{ madeBy: by, madeAt: this.clock.now(), undoneBy: null, undoneAt: null },
+      },
+      body.what === 'changed'
+        ? (['sets', 'seconds', 'load'] as const).filter((field) => body[field] !== undefined)
+        : [],
+    );
+    return lifterId;
+  }
+
+  /** Takes a decision back; it stays on record with who undid it and when. */
+  async undo(club: ClubRef, by: string, sessionId: string, id: string): Promise<string> {
+    const session = await this.training.known(club.id, sessionId);
+    await this.kept.undo(club.id, sessionId, id, by, this.clock.now());
+    return session.lifterId;
+  }
+
+  /** The hold of a coming session, in the bar and venue that it names. */
+  prescribe(
+    club: ClubRef,
+    { profile, kits, curve, ledger, tests }: HoldFacts,
+    session: TrainingSession,
+    decision: KnownDecision | null,
+  ): Promise<HoldPrescription> {
+    return this.prescriber.prescribe({
+      ...{ club, profile, curve, ledger, decision },
+      kind: session.holdKind,
+      on: session.heldOn,
+      kit: kits.get(session.id)!,
+      without: session.id,
+      easing: easingOn(tests, session.heldOn),
+    });
+  }
+}
+
+const WHY = 'Say why in 3 to 300 characters: the reason is kept with the hold.';

@@ -1,0 +1,278 @@
+import { randomUUID } from 'node:crypto';
+import { Injectable } from '@nestjs/common';
+import type { MassUnit } from '@iron-clasp/core';
+import type { MoveSessionRequest, SessionPlanView, SessionRequest, WeeksView } from '@iron-clasp/contract';
+import { format, parseISO } from 'date-fns';
+import { DataSource, type EntityManager } from 'typeorm';
+import { Clock } from '../../platform/clock/clock.ts';
+import { alike } from '../../platform/database/saves.ts';
+import { daysBetween, shiftDay, weekOf, type ClubRef } from '../../platform/days/club-day.ts';
+import { notFound, Problem } from '../../platform/http/problem.ts';
+import { KitService } from '../../records/kit/kit.service.ts';
+import { LiftersService } from '../../records/lifters/lifters.service.ts';
+import { LogService } from '../../records/log/log.service.ts';
+import type { TrainingSession } from '../../records/training/training.entity.ts';
+import { sameSets, TrainingService, type SessionContent } from '../../records/training/training.service.ts';
+import { faultsOf } from './plan-faults.ts';
+import { linesOf, readLines, setsOf } from './session-lines.ts';
+
+/** Sessions as coaches write them: one by one, and whole weeks. What something is logged of is history and stays. */
+@Injectable()
+export class ProgramsService {
+  constructor(
+    private readonly db: DataSource,
+    private readonly training: TrainingService,
+    private readonly log: LogService,
+    private readonly lifters: LiftersService,
+    private readonly kit: KitService,
+    private readonly clock: Clock,
+  ) {}
+
+  /** The session as it is written, its sets folded into lines in the reader's unit. */
+  async plan(club: ClubRef, sessionId: string, unit: MassUnit): Promise<SessionPlanView> {
+    const session = await this.training.known(club.id, sessionId);
+    const [sets, later, kit] = await Promise.all([
+      this.training.plannedSets([sessionId]),
+      this.training.laterInSeries(session),
+      this.kit.at(club.id, session.venueId, session.barId),
+    ]);
+    const started = await this.log.started([sessionId, ...later.map((each) => each.id)]);
+    const { id, lifterId, version, title, heldOn, venueId, barId, hasHold } = session;
+    return {
+      ...{ id, lifterId, version, title, heldOn, venueId, barId, hasHold },
+      started: started.has(id),
+      later: later.filter((each) => !started.has(each.id)).length,
+      faults: kit ? faultsOf(sets, kit) : [],
+      lines: session.lines ?? linesOf(sets, unit),
+    };
+  }
+
+  /**
+   * Writes a session, new or at the version its editor saw, and where asked the later ones that repeat it. Every line that
+   * cannot be read is named with its place.
+   */
+  async save(
+    club: ClubRef,
+    lifterId: string,
+    id: string,
+    body: SessionRequest,
+    unit: MassUnit,
+  ): Promise<SessionPlanView> {
+    const lifter = await this.lifters.known(club.id, lifterId);
+    const { venueId, barId = null, heldOn, hasHold, version: seen } = body;
+    if (!(await this.kit.at(club.id, venueId, barId))) throw notFound(barId ? 'bar' : 'venue');
+    const lines = readLines(body.lines, lifter, unit);
+    const known = await this.training.find(club.id, id);
+    const content: SessionContent = {
+      ...{ venueId, barId, heldOn, title: body.title, hasHold },
+      holdBlockId: hasHold ? (known?.holdBlockId ?? null) : null,
+      lines: lines.map(({ liftId, text }) => ({ liftId, text })),
+    };
+    const owner = { clubId: club.id, lifterId };
+    const later = known && body.later ? await this.training.laterInSeries(known) : [];
+    const moved = known ? daysBetween(known.heldOn, heldOn) : 0;
+    await this.db.transaction(async (manager) => {
+      const saved = await this.write(manager, owner, id, seen, content, setsOf(lines, id));
+      if (saved === 'same') return;
+      const begun = await this.log.started(
+        later.map((each) => each.id),
+        manager,
+      );
+      for (const repeat of later.filter((each) => !begun.has(each.id))) {
+        const own = {
+          ...content,
+          heldOn: shiftDay(repeat.heldOn, moved),
+          holdBlockId: hasHold ? repeat.holdBlockId : null,
+        };
+        await this.write(manager, owner, repeat.id, repeat.version, own, setsOf(lines, repeat.id));
+      }
+    });
+    return this.plan(club, id, unit);
+  }
+
+  /** Holds the session elsewhere, with another bar or on another day, if the page that asks saw its latest version. */
+  async move(club: ClubRef, sessionId: string, body: MoveSessionRequest): Promise<void> {
+    await this.db.transaction(async (manager) => {
+      const session = await this.training.lock(manager, club.id, sessionId);
+      const { venueId = session.venueId, heldOn = session.heldOn, version } = body;
+      // A bar belongs to its venue: moved without a word about the bar, the session takes the first one there.
+      const barId = body.barId ?? (venueId === session.venueId ? session.barId : null);
+      if (!(await this.kit.at(club.id, venueId, barId))) throw notFound(body.barId ? 'bar' : 'venue');
+      if (session.venueId === venueId && session.barId === barId && session.heldOn === heldOn) return;
+      if (heldOn !== session.heldOn && (await this.log.started([sessionId], manager)).size > 0)
+        throw new Problem(
+          409,
+          'session-started',
+          'Something of this session is already logged, so its day is history now. Copy it to another day.',
+        );
+      await this.training.change(session, version, { venueId, barId, heldOn }, manager);
+    });
+  }
+
+  /** Removes a session; it can be taken back. One of which something is logged stays. */
+  async remove(club: ClubRef, id: string, seen: number): Promise<void> {
+    // Removed by a first try whose answer was lost.
+    if (await this.training.removed(club.id, id)) return;
+    await this.db.transaction(async (manager) => {
+      const session = await this.training.lock(manager, club.id, id);
+      await this.refuseBegun(manager, id);
+      await this.training.change(session, seen, { removedAt: this.clock.now() }, manager);
+    });
+  }
+
+  /** Takes a removed session back. */
+  async restore(club: ClubRef, id: string, unit: MassUnit): Promise<SessionPlanView> {
+    const session = await this.training.removed(club.id, id);
+    if (session) await this.training.change(session, session.version, { removedAt: null });
+    return this.plan(club, id, unit);
+  }
+
+  /**
+   * Writes the week of `day` into the weeks that follow it, all or nothing. A session that is there already from an earlier
+   * repeat stays; where a week holds anything else, nothing is written anywhere.
+   */
+  async repeatWeek(club: ClubRef, lifterId: string, day: string, weeks: number): Promise<WeeksView> {
+    const { clubId } = await this.lifters.known(club.id, lifterId);
+    const [from, to] = weekOf(day);
+    return this.db.transaction(async (manager) => {
+      const source = await this.training.between(lifterId, from, to, manager);
+      if (source.length === 0)
+        throw new Problem(
+          409,
+          'nothing-written',
+          'Nothing is written in this week, so there is nothing to repeat.',
+        );
+      const series = new Map(source.map(({ id, seriesId }) => [id, seriesId ?? randomUUID()]));
+      const ours = new Set(series.values());
+      const ahead = await this.training.between(
+        lifterId,
+        shiftDay(from, 7),
+        shiftDay(to, 7 * weeks),
+        manager,
+      );
+      const other = ahead.filter(({ seriesId }) => !seriesId || !ours.has(seriesId));
+      if (other.length > 0) throw weekTaken(other);
+      const ids = source.map((session) => session.id);
+      const sets = await this.training.plannedSets(ids, manager);
+      let written = 0;
+      for (const session of source) {
+        const seriesId = series.get(session.id)!;
+        if (!session.seriesId) await this.training.change(session, session.version, { seriesId }, manager);
+        const own = sets.filter((set) => set.sessionId === session.id);
+        for (let week = 1; week <= weeks; week++) {
+          const heldOn = shiftDay(session.heldOn, 7 * week);
+          const [monday, sunday] = weekOf(heldOn);
+          const there = ahead.some(
+            (each) => each.seriesId === seriesId && each.heldOn >= monday && each.heldOn <= sunday,
+          );
+          if (there) continue;
+          const id = randomUUID();
+          const { venueId, barId, title, hasHold, holdKind, lines } = session;
+          await this.training.save(
+            manager,
+            { clubId, lifterId },
+            id,
+            0,
+            { venueId, barId, title, hasHold, lines, heldOn, holdBlockId: null },
+            own.map((set) => ({ ...set, id: randomUUID(), sessionId: id })),
+            { seriesId, holdKind },
+          );
+          written += 1;
+        }
+      }
+      return { sessions: written, left: weeks * source.length - written };
+    });
+  }
+
+  /** Moves what is not begun of a week to another one, which must be free. */
+  async moveWeek(club: ClubRef, lifterId: string, day: string, to: string): Promise<WeeksView> {
+    await this.lifters.known(club.id, lifterId);
+    const [monday, sunday] = weekOf(day);
+    const [goal, goalEnd] = weekOf(to);
+    return this.db.transaction(async (manager) => {
+      const { going, left } = await this.notBegun(manager, lifterId, monday, sunday);
+      if (goal === monday) return { sessions: 0, left: going.length + left };
+      if (going.length === 0)
+        throw new Problem(
+          409,
+          'nothing-written',
+          'Nothing of this week can be moved: it is empty, or logged already.',
+        );
+      const there = await this.training.between(lifterId, goal, goalEnd, manager);
+      if (there.length > 0) throw weekTaken(there);
+      const days = daysBetween(monday, goal);
+      for (const session of going) {
+        const heldOn = shiftDay(session.heldOn, days);
+        await this.training.change(session, session.version, { heldOn }, manager);
+      }
+      return { sessions: going.length, left };
+    });
+  }
+
+  /** Removes what is not begun of a week; each session can be taken back. */
+  async clearWeek(club: ClubRef, lifterId: string, day: string): Promise<WeeksView> {
+    await this.lifters.known(club.id, lifterId);
+    const removedAt = this.clock.now();
+    return this.db.transaction(async (manager) => {
+      const { going, left } = await this.notBegun(manager, lifterId, ...weekOf(day));
+      for (const session of going)
+        await this.training.change(session, session.version, { removedAt }, manager);
+      return { sessions: going.length, left };
+    });
+  }
+
+  /** Writes one session; where it is there already it is held still, and stays where something of it is logged. */
+  private async write(
+    manager: EntityManager,
+    owner: Pick<TrainingSession, 'clubId' | 'lifterId'>,
+    id: string,
+    seen: number,
+    content: SessionContent,
+    sets: ReturnType<typeof setsOf>,
+  ): ReturnType<TrainingService['save']> {
+    const known = await this.training.find(owner.clubId, id);
+    if (known?.lifterId === owner.lifterId) {
+      await this.training.lock(manager, owner.clubId, id);
+      const stored = await this.training.plannedSets([id], manager);
+      if (alike<SessionContent>(known, content) && sameSets(stored, sets)) return 'same';
+      await this.refuseBegun(manager, id);
+    }
+    return this.training.save(manager, owner, id, seen, content, sets);
+  }
+
+  private async refuseBegun(manager: EntityManager, id: string): Promise<void> {
+    if ((await this.log.started([id], manager)).size === 0) return;
+    throw new Problem(
+      409,
+      'session-started',
+      'Something of this session is already logged, so it is history now. Copy it to another day and change the copy.',
+    );
+  }
+
+  private async notBegun(
+    manager: EntityManager,
+    lifterId: string,
+    from: string,
+    to: string,
+  ): Promise<{ going: TrainingSession[]; left: number }> {
+    const week = await this.training.between(lifterId, from, to, manager);
+    const begun = await this.log.started(
+      week.map((session) => session.id),
+      manager,
+    );
+    const going = week.filter((session) => !begun.has(session.id));
+    return { going, left: week.length - going.length };
+  }
+}
+
+function weekTaken(there: readonly TrainingSession[]): Problem {
+  const named = there
+    .slice(0, 3)
+    .map((session) => `${session.title} on ${format(parseISO(session.heldOn), 'd MMMM')}`);
+  const more = there.length > 3 ? ` and ${there.length - 3} more` : '';
+  return new Problem(
+    409,
+    'week-taken',
+    `That would come onto what is written already: ${named.join(', ')}${more}. Clear or move that week first, or choose another; nothing was changed.`,
+  );
+}

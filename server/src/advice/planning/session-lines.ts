@@ -1,0 +1,66 @@
+import { randomUUID } from 'node:crypto';
+import { findLift, parseSetLine, writeSetLines, type MassUnit } from '@iron-clasp/core';
+import type { SessionPlanView, SessionRequest } from '@iron-clasp/contract';
+import { Problem } from '../../platform/http/problem.ts';
+import type { Lifter } from '../../records/lifters/lifter.entity.ts';
+import type { PlannedSet, SessionLine } from '../../records/training/training.entity.ts';
+
+/** A line of a session with the sets that it says. */
+export interface ReadLine extends SessionLine {
+  readonly sets: readonly Omit<PlannedSet, 'id' | 'sessionId' | 'place'>[];
+}
+
+/** The sets of all lines, in order, as those of a session. */
+export function setsOf(lines: readonly ReadLine[], sessionId: string): PlannedSet[] {
+  return lines
+    .flatMap((line) => line.sets)
+    .map((set, place) => ({ ...set, id: randomUUID(), sessionId, place }));
+}
+
+/** Reads every line, or names each that cannot be read. */
+export function readLines(
+  lines: SessionRequest['lines'],
+  { deadliftMax, bestLifts: bests }: Lifter,
+  unit: MassUnit,
+): ReadLine[] {
+  const fields: { path: string; message: string }[] = [];
+  const found = lines.flatMap(({ liftId, text }, i): ReadLine[] => {
+    const lift = findLift(liftId)!;
+    const parsed = parseSetLine(text, { deadliftMax, bests, unit, lift });
+    if (parsed.fault) {
+      const message = `At character ${parsed.fault.at + 1}: ${parsed.fault.message}`;
+      fields.push({ path: `lines[${i}].text`, message });
+      return [];
+    }
+    const sets = parsed.sets.map(({ seconds, ...set }) => ({
+      ...set,
+      liftId: lift.id,
+      seconds: seconds ?? null,
+    }));
+    return [{ liftId: lift.id, text: parsed.line, sets }];
+  });
+  if (fields.length) throw new Problem(400, 'invalid-input', fields[0]!.message, fields);
+  return found;
+}
+
+/** Sets that came without lines, written out in the reader's unit. */
+export function linesOf(sets: readonly PlannedSet[], unit: MassUnit): SessionPlanView['lines'] {
+  const runs: PlannedSet[][] = [];
+  for (const set of sets) {
+    const last = runs.at(-1);
+    if (last?.[0]!.liftId === set.liftId) last.push(set);
+    else runs.push([set]);
+  }
+  return runs.flatMap((run) =>
+    writeSetLines(
+      run.map(({ role, load, reps, style, seconds }) => ({
+        role,
+        load,
+        reps,
+        style,
+        ...(seconds && { seconds }),
+      })),
+      unit,
+    ).map((text) => ({ liftId: run[0]!.liftId, text })),
+  );
+}

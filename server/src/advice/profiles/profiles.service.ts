@@ -1,0 +1,183 @@
+import { randomUUID } from 'node:crypto';
+import { isDeepStrictEqual } from 'node:util';
+import { Injectable } from '@nestjs/common';
+import { DEFAULT_THRESHOLDS, findSchool } from '@iron-clasp/core';
+import type { KnownHistory, LifterRequest } from '@iron-clasp/contract';
+import { isUUID } from 'class-validator';
+import { format, parseISO, subYears } from 'date-fns';
+import { Clock } from '../../platform/clock/clock.ts';
+import type { ClubRef } from '../../platform/days/club-day.ts';
+import { Days } from '../../platform/days/days.ts';
+import { invalid } from '../../platform/http/problem.ts';
+import type { FieldValue, Lifter, LifterChange } from '../../records/lifters/lifter.entity.ts';
+import { LiftersService, type LifterContent } from '../../records/lifters/lifters.service.ts';
+import { SchoolsService } from '../../records/schools/schools.service.ts';
+
+/** What is asked later, and what stands for it until then. */
+const ASKED_LATER = ['dominantHand', 'stance', 'trainingSince', 'schoolId', 'hookStage'] as const;
+
+/** The school that a sport usually starts from. */
+const SCHOOL_BY_SPORT: Readonly<Record<string, string>> = {
+  weightlifting: 'weightlifting',
+  strongman: 'strongman',
+  powerlifting: 'same-grip',
+};
+const USUAL_SCHOOL = 'overhand-first';
+/** Training taken for granted until somebody says, years. */
+const USUAL_YEARS = 2;
+
+/** Lifters as coaches write them: what was never said keeps its usual value, and what changed stays on record. */
+@Injectable()
+export class ProfilesService {
+  constructor(
+    private readonly lifters: LiftersService,
+    private readonly schools: SchoolsService,
+    private readonly clock: Clock,
+    private readonly days: Days,
+  ) {}
+
+  /** Adds a lifter, or changes one that is still at the version the editor saw. The same content again changes nothing. */
+  async save(club: ClubRef, by: string, id: string, body: LifterRequest): Promise<void> {
+    const before = await this.lifters.find(club.id, id);
+    const known = before ? await this.lifters.history(id) : [];
+    const school = await this.schoolOf(club.id, body, before);
+    const content = this.written(club, body, before, school);
+    const history = body.history ?? known;
+    const version = body.version + 1;
+    const changes = before
+      ? changesOf({ before, history: known }, { content, history }, { by, at: this.clock.now(), version })
+      : [];
+    await this.lifters.save(club.id, id, body.version, content, history, changes);
+  }
+
+  /** Archives a lifter, or takes one back; repeated it changes nothing. */
+  async archive(club: ClubRef, by: string, id: string, archived: boolean, seen: number): Promise<void> {
+    const known = await this.lifters.known(club.id, id);
+    if ((known.archivedAt !== null) === archived) return;
+    const at = this.clock.now();
+    const change = changed(id, 'archived', !archived, archived, { by, at, version: seen + 1 });
+    await this.lifters.archive(club.id, id, seen, archived ? at : null, change);
+  }
+
+  /** The school that is asked for, the club's own copy with the original it was made from; else the one before, or the usual. */
+  private async schoolOf(
+    clubId: string,
+    { schoolId, sport }: LifterRequest,
+    before: Lifter | null,
+  ): Promise<Pick<Lifter, 'schoolId' | 'clubSchoolId'>> {
+    if (schoolId === undefined) {
+      const usual = SCHOOL_BY_SPORT[sport.trim().toLowerCase()] ?? USUAL_SCHOOL;
+      return before ?? { schoolId: usual, clubSchoolId: null };
+    }
+    if (schoolId !== '' && findSchool(schoolId)) return { schoolId, clubSchoolId: null };
+    const own = isUUID(schoolId) ? await this.schools.find(clubId, schoolId) : null;
+    if (!own || (own.archivedAt && before?.clubSchoolId !== own.id))
+      throw invalid('schoolId', 'Choose one of the schools of the practice book, or a copy of your club’s.');
+    return { schoolId: own.basedOn, clubSchoolId: own.id };
+  }
+
+  /** The lifter as the coach has written them now; what was never said keeps its usual value. */
+  private written(
+    club: ClubRef,
+    body: LifterRequest,
+    before: Lifter | null,
+    school: Pick<Lifter, 'schoolId' | 'clubSchoolId'>,
+  ): LifterContent {
+    const given = ASKED_LATER.filter((field) => body[field] !== undefined);
+    const usual = {
+      dominantHand: 'right',
+      stance: 'conventional',
+      trainingSince: format(subYears(parseISO(this.days.today(club)), USUAL_YEARS), 'yyyy-MM-dd'),
+      hookStage: 'none',
+    } as const;
+    const base = before ?? usual;
+    return {
+      name: body.name,
+      sport: body.sport,
+      deadliftMax: body.deadliftMax,
+      unit: body.unit ?? before?.unit ?? 'kg',
+      dominantHand: body.dominantHand ?? base.dominantHand,
+      stance: body.stance ?? base.stance,
+      trainingSince: body.trainingSince ?? base.trainingSince,
+      schoolId: school.schoolId,
+      clubSchoolId: school.clubSchoolId,
+      hookStage: body.hookStage ?? base.hookStage,
+      thresholds: body.thresholds ?? before?.thresholds ?? DEFAULT_THRESHOLDS,
+      handLength: kept(body.handLength, before?.handLength),
+      handSpan: kept(body.handSpan, before?.handSpan),
+      bodyMass: kept(body.bodyMass, before?.bodyMass),
+      usualReps: kept(body.usualReps, before?.usualReps),
+      deadliftOn: kept(body.deadliftOn, before?.deadliftOn),
+      bestLifts:
+        body.bestLifts?.map(({ liftId, load, on }) => ({ liftId, load, on })) ?? before?.bestLifts ?? [],
+      unanswered: (before?.unanswered ?? [...ASKED_LATER]).filter(
+        (field) => !(given as readonly string[]).includes(field),
+      ),
+    };
+  }
+}
+
+/** What is sent, null included; what is not sent stays. */
+function kept<Value>(sent: Value | null | undefined, before: Value | null | undefined): Value | null {
+  return sent === undefined ? (before ?? null) : sent;
+}
+
+const FIELDS = [
+  'name',
+  'sport',
+  'deadliftMax',
+  'unit',
+  'dominantHand',
+  'stance',
+  'trainingSince',
+  'hookStage',
+  'thresholds',
+  'handLength',
+  'handSpan',
+  'bodyMass',
+  'usualReps',
+  'deadliftOn',
+  'bestLifts',
+] as const;
+
+/** Who changed a lifter, when, and into which version. */
+interface ChangedBy {
+  readonly by: string;
+  readonly at: Date;
+  readonly version: number;
+}
+
+function changesOf(
+  { before, history }: { before: Lifter; history: readonly KnownHistory[] },
+  next: { content: LifterContent; history: readonly KnownHistory[] },
+  who: ChangedBy,
+): LifterChange[] {
+  const { content } = next;
+  const fields = FIELDS.filter((field) => !isDeepStrictEqual(before[field], content[field])).map((field) =>
+    changed(before.id, field, before[field], content[field], who),
+  );
+  const [was, is] = [before.clubSchoolId ?? before.schoolId, content.clubSchoolId ?? content.schoolId];
+  if (was !== is) fields.push(changed(before.id, 'schoolId', was, is, who));
+  const plain = (flags: readonly KnownHistory[]): KnownHistory[] =>
+    flags
+      .map(({ kind, side, since, cleared }) => ({
+        kind,
+        cleared,
+        ...(side && { side }),
+        ...(since && { since }),
+      }))
+      .sort((a, b) => `${a.kind}${a.side}`.localeCompare(`${b.kind}${b.side}`));
+  return isDeepStrictEqual(plain(history), plain(next.history))
+    ? fields
+    : [...fields, changed(before.id, 'history', history, next.history, who)];
+}
+
+function changed(
+  lifterId: string,
+  field: string,
+  before: FieldValue,
+  after: FieldValue,
+  { by, at, version }: ChangedBy,
+): LifterChange {
+  return { id: randomUUID(), lifterId, changedBy: by, changedAt: at, version, field, before, after };
+}

@@ -1,0 +1,38 @@
+import { profileConflicts, type CallLifter, type ProfileConflict } from '@iron-clasp/core';
+import { differenceInMonths, parseISO } from 'date-fns';
+import type { LifterProfile } from './lifter-today.service.ts';
+
+/** What the engine has to know about the lifter. */
+export function forCalls(profile: LifterProfile): CallLifter {
+  const { lifter, history, hands, nextMeet } = profile;
+  return {
+    dominantHand: lifter.dominantHand,
+    trainingMonths: trainingMonths(profile),
+    deadliftMax: lifter.deadliftMax,
+    flags: history,
+    hands,
+    hookStage: lifter.hookStage,
+    thresholds: lifter.thresholds,
+    tightThighs: /large thighs/i.test(lifter.stance),
+    ...(nextMeet && { nextEventStraps: nextMeet.straps }),
+  };
+}
+
+/** What in the profile does not go together. */
+export function conflictsOf(profile: LifterProfile): ProfileConflict[] {
+  const { lifter, school, history, nextMeet } = profile;
+  return profileConflicts({
+    sport: lifter.sport,
+    stance: lifter.stance,
+    trainingMonths: trainingMonths(profile),
+    hookStage: lifter.hookStage,
+    history,
+    school,
+    ...(nextMeet && { nextEventStraps: nextMeet.straps }),
+  });
+}
+
+/** Whole months of training up to today. */
+export function trainingMonths({ lifter, today }: LifterProfile): number {
+  return Math.max(0, differenceInMonths(parseISO(today), parseISO(lifter.trainingSince)));
+}

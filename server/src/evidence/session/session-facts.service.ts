@@ -1,0 +1,82 @@
+import { Injectable } from '@nestjs/common';
+import {
+  SCHOOLS,
+  slipsOf,
+  type CallLifter,
+  type HoldCurve,
+  type MixedLedger,
+  type School,
+} from '@iron-clasp/core';
+import type { ClubRef } from '../../platform/days/club-day.ts';
+import { notFound } from '../../platform/http/problem.ts';
+import {
+  CallOverridesService,
+  type KnownOverride,
+} from '../../records/call-overrides/call-overrides.service.ts';
+import { KitService, type VenueKit } from '../../records/kit/kit.service.ts';
+import type { LoggedHold, LoggedSet } from '../../records/log/log.entity.ts';
+import { LogService } from '../../records/log/log.service.ts';
+import { SchoolsService } from '../../records/schools/schools.service.ts';
+import type { PlannedSet, TrainingSession } from '../../records/training/training.entity.ts';
+import { TrainingService } from '../../records/training/training.service.ts';
+import { CurvesService, type LoggedObservation } from '../curves/curves.service.ts';
+import { LifterTodayService, type LifterProfile } from '../lifter-today/lifter-today.service.ts';
+
+/** Everything one session's calls rest on. */
+export interface SessionFacts {
+  readonly session: TrainingSession;
+  readonly profile: LifterProfile;
+  readonly kit: VenueKit;
+  readonly sets: readonly PlannedSet[];
+  readonly observations: readonly LoggedObservation[];
+  readonly curve: HoldCurve;
+  readonly ledger: MixedLedger;
+  /** Every override of the session, undone ones too, the latest first. */
+  readonly overrides: readonly KnownOverride[];
+  /** Those of the practice book and the club's own. */
+  readonly schools: readonly School[];
+  /** What is logged of the session. */
+  readonly setsDone: readonly LoggedSet[];
+  readonly holdsDone: readonly LoggedHold[];
+  /** Bare grips that slipped in the session, with what lay on the hands, kg. */
+  readonly slippedToday: NonNullable<CallLifter['slippedToday']>;
+}
+
+@Injectable()
+export class SessionFactsService {
+  constructor(
+    private readonly training: TrainingService,
+    private readonly lifters: LifterTodayService,
+    private readonly kit: KitService,
+    private readonly log: LogService,
+    private readonly curves: CurvesService,
+    private readonly overrides: CallOverridesService,
+    private readonly schools: SchoolsService,
+  ) {}
+
+  /** What the calls of a session of the club rest on; a 404 where it is not there. */
+  async of(club: ClubRef, sessionId: string): Promise<SessionFacts> {
+    return this.ofSession(club, await this.training.known(club.id, sessionId));
+  }
+
+  async ofSession(club: ClubRef, session: TrainingSession, known?: LifterProfile): Promise<SessionFacts> {
+    const profile = known ?? (await this.lifters.profile(club, session.lifterId));
+    const [kit, sets, observations, ledger, overrides, copies, setsDone, holdsDone] = await Promise.all([
+      this.kit.at(club.id, session.venueId, session.barId),
+      this.training.plannedSets([session.id]),
+      this.curves.observations(club, profile.lifter),
+      this.curves.ledger(club, session.lifterId),
+      this.overrides.ofSession(session.id),
+      this.schools.inUse(club.id),
+      this.log.setsOf([session.id]),
+      this.log.holdsOf([session.id]),
+    ]);
+    if (!kit) throw notFound('venue');
+    return {
+      ...{ session, profile, kit, sets, observations, ledger, overrides, setsDone, holdsDone },
+      curve: this.curves.fit(profile.lifter, observations),
+      schools: [...SCHOOLS, ...copies],
+      slippedToday: slipsOf(setsDone),
+    };
+  }
+}

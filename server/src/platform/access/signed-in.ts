@@ -1,0 +1,28 @@
+import type { MassUnit } from '@iron-clasp/core';
+import type { Theme } from '@iron-clasp/contract';
+import type { ClubRef } from '../days/club-day.ts';
+
+export type Role = 'coach' | 'lifter';
+
+/** Who is signed in: the account, its club and the token that changes must carry. */
+export interface SignedIn {
+  readonly account: {
+    readonly id: string;
+    readonly email: string;
+    readonly name: string;
+    readonly role: Role;
+    /** The lifter whose account it is; null for a coach. */
+    readonly lifterId: string | null;
+    readonly unit: MassUnit;
+    readonly theme: Theme;
+  };
+  readonly club: ClubRef & { readonly name: string };
+  readonly changeToken: string;
+  readonly expiresAt: Date;
+}
+
+/** Finds who a cookie belongs to; the module that keeps accounts provides it. */
+export abstract class Identity {
+  /** Null for a token that nobody has, or that has run out. */
+  abstract whoIs(token: string | undefined): Promise<SignedIn | null>;
+}

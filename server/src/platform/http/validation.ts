@@ -1,0 +1,53 @@
+import { ValidationPipe, type PipeTransform } from '@nestjs/common';
+import { isISO8601, isUUID, type ValidationError } from 'class-validator';
+import { notFound, Problem } from './problem.ts';
+
+/** Checks every body against its contract class; fields the contract does not know are refused. */
+export function validationPipe(): ValidationPipe {
+  return new ValidationPipe({
+    whitelist: true,
+    forbidNonWhitelisted: true,
+    transform: true,
+    forbidUnknownValues: true,
+    exceptionFactory: (errors) => {
+      const fields = errors.flatMap((error) => flatten(error));
+      return new Problem(400, 'invalid-input', fields[0]?.message ?? 'Check what was sent.', fields);
+    },
+  });
+}
+
+function flatten(error: ValidationError, parent = ''): { path: string; message: string }[] {
+  const inList = /^\d+$/.test(error.property);
+  const path = !parent
+    ? error.property
+    : inList
+      ? `${parent}[${error.property}]`
+      : `${parent}.${error.property}`;
+  const own = Object.values(error.constraints ?? {})
+    .slice(0, 1)
+    .map((message) => ({ path, message }));
+  return [...own, ...(error.children ?? []).flatMap((child) => flatten(child, path))];
+}
+
+/** An id in the address: anything that is no UUID is simply not there. */
+export class KnownId implements PipeTransform<string, string> {
+  private readonly what: string;
+
+  constructor(what: string) {
+    this.what = what;
+  }
+
+  transform(value: string): string {
+    if (!isUUID(value)) throw notFound(this.what);
+    return value.toLowerCase();
+  }
+}
+
+/** A day in the address. */
+export class KnownDay implements PipeTransform<string, string> {
+  transform(value: string): string {
+    if (!/^\d{4}-\d{2}-\d{2}$/.test(value) || !isISO8601(value, { strict: true }))
+      throw new Problem(400, 'invalid-input', 'The address names no day, as 2026-11-25.');
+    return value;
+  }
+}

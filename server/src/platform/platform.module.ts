@@ -1,0 +1,25 @@
+import { Global, Module } from '@nestjs/common';
+import { APP_FILTER, APP_GUARD, APP_PIPE } from '@nestjs/core';
+import { SignedInGuard } from './access/guard.ts';
+import { Owners } from './access/owners.ts';
+import { Clock } from './clock/clock.ts';
+import type { Config } from './config/config.ts';
+import { CONFIG } from './config/token.ts';
+import { Days } from './days/days.ts';
+import { ProblemFilter } from './http/problem.filter.ts';
+import { validationPipe } from './http/validation.ts';
+
+/** What every module needs and no noun of the trade owns: time, who may what, and the one shape of every refusal. */
+@Global()
+@Module({
+  providers: [
+    { provide: APP_GUARD, useClass: SignedInGuard },
+    { provide: APP_FILTER, useClass: ProblemFilter },
+    { provide: APP_PIPE, useFactory: validationPipe },
+    { provide: Clock, useFactory: (config: Config) => new Clock(config.clockShiftSeconds), inject: [CONFIG] },
+    Days,
+    Owners,
+  ],
+  exports: [Clock, Days, Owners],
+})
+export class PlatformModule {}

@@ -1,0 +1,87 @@
+import { Injectable, type OnModuleInit } from '@nestjs/common';
+import type { GripChoice, Side } from '@iron-clasp/core';
+import { DataSource, IsNull } from 'typeorm';
+import { keepOnce } from '../../platform/database/saves.ts';
+import { differsFromKept, notFound } from '../../platform/http/problem.ts';
+import { AccountsService } from '../accounts/accounts.service.ts';
+import { LifterData } from '../lifters/lifter-data.ts';
+import { CallOverrideRow, CallOverrideSet } from './call-override.entity.ts';
+
+/** An override with the names of who made and undid it, and the sets it is for. */
+export interface KnownOverride {
+  readonly id: string;
+  readonly choice: GripChoice;
+  readonly sideUnder: Side | null;
+  readonly reason: string;
+  readonly by: string;
+  readonly at: string;
+  readonly undoneBy: string | null;
+  readonly undoneAt: string | null;
+  readonly setIds: readonly string[];
+}
+
+/** What coaches decided against a call, with who and when; undone ones stay. */
+@Injectable()
+export class CallOverridesService implements OnModuleInit {
+  constructor(
+    private readonly db: DataSource,
+    private readonly accounts: AccountsService,
+    private readonly data: LifterData,
+  ) {}
+
+  onModuleInit(): void {
+    this.data.register(10, [
+      {
+        name: 'call_override_set',
+        where: 'override_id IN (SELECT id FROM call_override WHERE lifter_id = $1)',
+      },
+      { name: 'call_override', where: 'lifter_id = $1' },
+    ]);
+  }
+
+  /** Every override of a session, undone ones too, the latest first. */
+  async ofSession(sessionId: string): Promise<KnownOverride[]> {
+    const rows: (CallOverrideRow & { set_ids: string[] })[] = await this.db.query(
+      `SELECT o.id, o.choice, o.side_under AS "sideUnder", o.reason, o.made_by AS "madeBy", o.made_at AS "madeAt",
+              o.undone_by AS "undoneBy", o.undone_at AS "undoneAt",
+              array(SELECT s.planned_set_id FROM call_override_set s WHERE s.override_id = o.id ORDER BY s.planned_set_id) AS set_ids
+         FROM call_override o WHERE o.session_id = $1 ORDER BY o.place DESC`,
+      [sessionId],
+    );
+    const names = await this.accounts.names(rows.flatMap((row) => [row.madeBy, row.undoneBy]));
+    return rows.map(({ id, choice, sideUnder, reason, madeBy, madeAt, undoneBy, undoneAt, set_ids }) => ({
+      ...{ id, choice, sideUnder, reason, setIds: set_ids },
+      by: names.get(madeBy) ?? '',
+      at: madeAt.toISOString(),
+      undoneBy: undoneBy && (names.get(undoneBy) ?? ''),
+      undoneAt: undoneAt?.toISOString() ?? null,
+    }));
+  }
+
+  /** Keeps an override with its sets, once. */
+  async keep(row: CallOverrideRow, setIds: readonly string[]): Promise<void> {
+    await this.db.transaction(async (manager) => {
+      const { clubId, lifterId } = row;
+      const { fresh } = await keepOnce(manager, CallOverrideRow, row, {
+        owner: { clubId, lifterId },
+        same: ['sessionId', 'choice', 'sideUnder', 'reason'],
+        what: 'decision',
+      });
+      if (fresh)
+        await manager.insert(
+          CallOverrideSet,
+          setIds.map((plannedSetId) => ({ overrideId: row.id, plannedSetId })),
+        );
+      const sets = await manager.findBy(CallOverrideSet, { overrideId: row.id });
+      const stored = sets.map((set) => set.plannedSetId).sort();
+      if (stored.join() !== [...setIds].sort().join()) throw differsFromKept('decision');
+    });
+  }
+
+  /** Marks an override of the session as undone; repeated it changes nothing. */
+  async undo(clubId: string, sessionId: string, id: string, by: string, at: Date): Promise<void> {
+    const rows = this.db.getRepository(CallOverrideRow);
+    await rows.update({ id, clubId, sessionId, undoneAt: IsNull() }, { undoneBy: by, undoneAt: at });
+    if (!(await rows.existsBy({ id, clubId, sessionId }))) throw notFound('decision');
+  }
+}

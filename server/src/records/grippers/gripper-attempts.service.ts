@@ -1,0 +1,62 @@
+import { Injectable, type OnModuleInit } from '@nestjs/common';
+import { DataSource, IsNull, type EntityManager } from 'typeorm';
+import { Owners } from '../../platform/access/owners.ts';
+import { insertMany, keepOnce } from '../../platform/database/saves.ts';
+import { notFound } from '../../platform/http/problem.ts';
+import { LifterData } from '../lifters/lifter-data.ts';
+import { GripperAttemptRow } from './gripper-attempt.entity.ts';
+
+/** Attempts read at once. */
+const MOST = 4000;
+
+/** Tries at closing grippers; those taken back are hidden, not lost. */
+@Injectable()
+export class GripperAttemptsService implements OnModuleInit {
+  constructor(
+    private readonly db: DataSource,
+    private readonly data: LifterData,
+    private readonly owners: Owners,
+  ) {}
+
+  onModuleInit(): void {
+    this.owners.register('attempt', async (id) => {
+      const attempt = await this.db.getRepository(GripperAttemptRow).findOneBy({ id });
+      return attempt?.lifterId ?? null;
+    });
+    this.data.register(10, [{ name: 'gripper_attempt', where: 'lifter_id = $1' }]);
+  }
+
+  /** The lifter's attempts since a day, the latest first. */
+  since(lifterId: string, since: string): Promise<GripperAttemptRow[]> {
+    return this.db
+      .getRepository(GripperAttemptRow)
+      .createQueryBuilder('attempt')
+      .where('attempt.lifterId = :lifterId AND attempt.trainingDay > :since', { lifterId, since })
+      .andWhere('attempt.undoneAt IS NULL')
+      .orderBy('attempt.doneAt', 'DESC')
+      .addOrderBy('attempt.id', 'DESC')
+      .limit(MOST)
+      .getMany();
+  }
+
+  /** Keeps an attempt, once. */
+  async keep(row: GripperAttemptRow): Promise<void> {
+    const { clubId, lifterId } = row;
+    await keepOnce(this.db.manager, GripperAttemptRow, row, {
+      owner: { clubId, lifterId },
+      same: ['gripperId', 'hand', 'depth', 'closed', 'gapMm', 'seconds'],
+      what: 'attempt',
+    });
+  }
+
+  /** Takes an attempt back; repeated it changes nothing. */
+  async undo(clubId: string, id: string, at: Date): Promise<void> {
+    const attempts = this.db.getRepository(GripperAttemptRow);
+    await attempts.update({ id, clubId, undoneAt: IsNull() }, { undoneAt: at });
+    if (!(await attempts.existsBy({ id, clubId }))) throw notFound('attempt');
+  }
+
+  addMany(manager: EntityManager, attempts: readonly GripperAttemptRow[]): Promise<void> {
+    return insertMany(manager, GripperAttemptRow, attempts);
+  }
+}

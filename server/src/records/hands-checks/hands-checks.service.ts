@@ -1,0 +1,66 @@
+import { Injectable, type OnModuleInit } from '@nestjs/common';
+import { DataSource, type EntityManager } from 'typeorm';
+import { insertMany, keepOnce } from '../../platform/database/saves.ts';
+import { LifterData } from '../lifters/lifter-data.ts';
+import { HandsCheck } from './hands-check.entity.ts';
+
+/** Checks read at once. */
+const MOST = 60;
+
+@Injectable()
+export class HandsChecksService implements OnModuleInit {
+  constructor(
+    private readonly db: DataSource,
+    private readonly data: LifterData,
+  ) {}
+
+  onModuleInit(): void {
+    this.data.register(10, [{ name: 'hands_check', where: 'lifter_id = $1' }]);
+  }
+
+  /** The lifter's checks, the latest first. */
+  latest(lifterId: string, most = MOST): Promise<HandsCheck[]> {
+    return this.db
+      .getRepository(HandsCheck)
+      .find({ where: { lifterId }, order: { checkedAt: 'DESC', id: 'ASC' }, take: most });
+  }
+
+  /** The latest check of each lifter who has one. */
+  async latestOf(lifterIds: readonly string[]): Promise<Map<string, HandsCheck>> {
+    const found = await this.db
+      .getRepository(HandsCheck)
+      .createQueryBuilder('check')
+      .distinctOn(['check.lifterId'])
+      .where('check.lifterId = ANY(:lifterIds)', { lifterIds })
+      .orderBy('check.lifterId')
+      .addOrderBy('check.checkedAt', 'DESC')
+      .addOrderBy('check.id')
+      .getMany();
+    return new Map(found.map((check) => [check.lifterId, check]));
+  }
+
+  /** All checks of the club from an instant on, in order. */
+  ofClub(clubId: string, from: Date): Promise<HandsCheck[]> {
+    return this.db
+      .getRepository(HandsCheck)
+      .createQueryBuilder('check')
+      .where('check.clubId = :clubId AND check.checkedAt >= :from', { clubId, from })
+      .orderBy('check.lifterId')
+      .addOrderBy('check.checkedAt')
+      .getMany();
+  }
+
+  /** Keeps a check under its client-made id. */
+  async keep(check: HandsCheck): Promise<void> {
+    const { clubId, lifterId } = check;
+    await keepOnce(this.db.manager, HandsCheck, check, {
+      owner: { clubId, lifterId },
+      same: ['hands'],
+      what: 'hands check',
+    });
+  }
+
+  addMany(manager: EntityManager, checks: readonly HandsCheck[]): Promise<void> {
+    return insertMany(manager, HandsCheck, checks);
+  }
+}

@@ -1,0 +1,74 @@
+import { Injectable, type OnModuleInit } from '@nestjs/common';
+import { DataSource, IsNull, type EntityManager } from 'typeorm';
+import { changeVersion, insertMany, saveVersion, type Saved } from '../../platform/database/saves.ts';
+import { LifterData } from '../lifters/lifter-data.ts';
+import { SeasonMarkRow } from './season-mark.entity.ts';
+
+/** What an editor says of a block. */
+export type BlockContent = Pick<
+  SeasonMarkRow,
+  'label' | 'startsOn' | 'endsOn' | 'holdKind' | 'sessionsAWeek'
+>;
+
+/** Hold blocks and tests on the season strip. */
+@Injectable()
+export class HoldBlocksService implements OnModuleInit {
+  constructor(
+    private readonly db: DataSource,
+    private readonly data: LifterData,
+  ) {}
+
+  onModuleInit(): void {
+    this.data.register(60, [{ name: 'season_mark', where: 'lifter_id = $1' }]);
+  }
+
+  /** Marks that touch a stretch of days, in order. */
+  marks(lifterId: string, from: string, to: string): Promise<SeasonMarkRow[]> {
+    return this.db
+      .getRepository(SeasonMarkRow)
+      .createQueryBuilder('mark')
+      .where('mark.lifterId = :lifterId AND mark.removedAt IS NULL', { lifterId })
+      .andWhere('mark.endsOn >= :from AND mark.startsOn <= :to', { from, to })
+      .orderBy('mark.startsOn')
+      .getMany();
+  }
+
+  /** The lifter's blocks, by day. */
+  blocks(lifterId: string): Promise<SeasonMarkRow[]> {
+    return this.db
+      .getRepository(SeasonMarkRow)
+      .find({ where: { lifterId, kind: 'holdBlock', removedAt: IsNull() }, order: { startsOn: 'ASC' } });
+  }
+
+  /** A block of the club, removed or not. */
+  find(clubId: string, id: string): Promise<SeasonMarkRow | null> {
+    return this.db.getRepository(SeasonMarkRow).findOneBy({ clubId, id, kind: 'holdBlock' });
+  }
+
+  /** Writes a block, new or at the version its editor saw. */
+  save(
+    manager: EntityManager,
+    owner: Pick<SeasonMarkRow, 'clubId' | 'lifterId'>,
+    id: string,
+    seen: number,
+    content: BlockContent,
+    madeBy: string,
+  ): Promise<Saved> {
+    return saveVersion(manager, SeasonMarkRow, {
+      ...{ id, owner: { ...owner, kind: 'holdBlock' }, seen, content, what: 'block' },
+      fresh: { madeBy, removedAt: null },
+    });
+  }
+
+  /** Removes a block that is still at its version. */
+  remove(manager: EntityManager, block: SeasonMarkRow, removedAt: Date): Promise<void> {
+    const { id, clubId, lifterId, version } = block;
+    return changeVersion(manager, SeasonMarkRow, {
+      ...{ id, owner: { clubId, lifterId }, seen: version, part: { removedAt }, what: 'block' },
+    });
+  }
+
+  addMany(manager: EntityManager, marks: readonly SeasonMarkRow[]): Promise<void> {
+    return insertMany(manager, SeasonMarkRow, marks);
+  }
+}

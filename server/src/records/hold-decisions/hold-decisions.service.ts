@@ -1,0 +1,60 @@
+import { Injectable, type OnModuleInit } from '@nestjs/common';
+import type { HoldKindId } from '@iron-clasp/core';
+import type { HoldDecisionView } from '@iron-clasp/contract';
+import { DataSource, In, IsNull } from 'typeorm';
+import { keepOnce } from '../../platform/database/saves.ts';
+import { notFound } from '../../platform/http/problem.ts';
+import { AccountsService } from '../accounts/accounts.service.ts';
+import { LifterData } from '../lifters/lifter-data.ts';
+import { HoldDecisionRow } from './hold-decision.entity.ts';
+
+/** A decision with the session and hold it is about. */
+export type KnownDecision = HoldDecisionView & { readonly sessionId: string; readonly kind: HoldKindId };
+
+/** What coaches decided on prescribed holds; decisions taken back stay on record. */
+@Injectable()
+export class HoldDecisionsService implements OnModuleInit {
+  constructor(
+    private readonly db: DataSource,
+    private readonly accounts: AccountsService,
+    private readonly data: LifterData,
+  ) {}
+
+  onModuleInit(): void {
+    this.data.register(10, [{ name: 'hold_decision', where: 'lifter_id = $1' }]);
+  }
+
+  /** Decisions on the holds of sessions, the latest first, undone ones too. */
+  async ofSessions(sessionIds: readonly string[]): Promise<KnownDecision[]> {
+    const rows = await this.db
+      .getRepository(HoldDecisionRow)
+      .find({ where: { sessionId: In([...sessionIds]) }, order: { madeAt: 'DESC', id: 'DESC' } });
+    const names = await this.accounts.names(rows.flatMap((row) => [row.madeBy, row.undoneBy]));
+    return rows.map(({ id, sessionId, kind, what, sets, seconds, load, reason, ...row }) => ({
+      ...{ id, sessionId, kind, what, sets, seconds, load, reason },
+      by: names.get(row.madeBy) ?? '',
+      at: row.madeAt.toISOString(),
+      undone:
+        row.undoneAt && row.undoneBy
+          ? { by: names.get(row.undoneBy) ?? '', at: row.undoneAt.toISOString() }
+          : null,
+    }));
+  }
+
+  /** Keeps a decision, once. */
+  async keep(row: HoldDecisionRow, same: readonly (keyof HoldDecisionRow)[]): Promise<void> {
+    const { clubId, lifterId } = row;
+    await keepOnce(this.db.manager, HoldDecisionRow, row, {
+      owner: { clubId, lifterId },
+      same: ['sessionId', 'what', 'reason', ...same],
+      what: 'decision',
+    });
+  }
+
+  /** Takes a decision back; repeated it changes nothing. */
+  async undo(clubId: string, sessionId: string, id: string, by: string, at: Date): Promise<void> {
+    const rows = this.db.getRepository(HoldDecisionRow);
+    await rows.update({ id, clubId, sessionId, undoneAt: IsNull() }, { undoneAt: at, undoneBy: by });
+    if (!(await rows.existsBy({ id, clubId, sessionId }))) throw notFound('decision');
+  }
+}

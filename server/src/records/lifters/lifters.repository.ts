@@ -1,0 +1,100 @@
+import { Injectable } from '@nestjs/common';
+import { DataSource, In, IsNull, type EntityManager } from 'typeorm';
+import type { PageKey } from '../../platform/http/paging.ts';
+import { Lifter, LifterChange, LifterHistory } from './lifter.entity.ts';
+
+@Injectable()
+export class LiftersRepository {
+  constructor(private readonly db: DataSource) {}
+
+  find(clubId: string, id: string): Promise<Lifter | null> {
+    return this.db.getRepository(Lifter).findOneBy({ id, clubId });
+  }
+
+  /** Those on the rack, by name; only those whose name contains `find`, which is in lower case. */
+  onRack(clubId: string, find = ''): Promise<Lifter[]> {
+    return this.db
+      .getRepository(Lifter)
+      .createQueryBuilder('lifter')
+      .where('lifter.clubId = :clubId AND lifter.archivedAt IS NULL', { clubId })
+      .andWhere(`(:find = '' OR strpos(lower(lifter.name), :find) > 0)`, { find })
+      .orderBy('lifter.name')
+      .addOrderBy('lifter.id')
+      .getMany();
+  }
+
+  /** The archived ones by name, those after the key. */
+  archived(clubId: string, after: PageKey | null, limit: number): Promise<Lifter[]> {
+    const query = this.db
+      .getRepository(Lifter)
+      .createQueryBuilder('lifter')
+      .where('lifter.clubId = :clubId AND lifter.archivedAt IS NOT NULL', { clubId })
+      .orderBy('lifter.name')
+      .addOrderBy('lifter.id')
+      .limit(limit);
+    if (after) query.andWhere('(lifter.name, lifter.id) > (:name, :id)', { name: after.value, id: after.id });
+    return query.getMany();
+  }
+
+  byIds(ids: readonly string[]): Promise<Lifter[]> {
+    return this.db
+      .getRepository(Lifter)
+      .find({ where: { id: In([...ids]) }, order: { name: 'ASC', id: 'ASC' } });
+  }
+
+  /** Is the lifter there, and not archived? */
+  isActive(id: string): Promise<boolean> {
+    return this.db.getRepository(Lifter).existsBy({ id, archivedAt: IsNull() });
+  }
+
+  history(lifterIds: readonly string[]): Promise<LifterHistory[]> {
+    return this.db
+      .getRepository(LifterHistory)
+      .find({ where: { lifterId: In([...lifterIds]) }, order: { kind: 'ASC', id: 'ASC' } });
+  }
+
+  /** What was changed about a lifter, the latest first, those before the key. */
+  changes(lifterId: string, before: PageKey | null, limit: number): Promise<LifterChange[]> {
+    const query = this.db
+      .getRepository(LifterChange)
+      .createQueryBuilder('change')
+      .where('change.lifterId = :lifterId', { lifterId })
+      .orderBy('change.changedAt', 'DESC')
+      .addOrderBy('change.id', 'DESC')
+      .limit(limit);
+    if (before)
+      query.andWhere('(change.changedAt, change.id) < (:at, :id)', { at: before.value, id: before.id });
+    return query.getMany();
+  }
+
+  /** When a field was last changed; null where it never was. */
+  async lastChange(lifterId: string, field: string): Promise<Date | null> {
+    const found = await this.db
+      .getRepository(LifterChange)
+      .findOne({ where: { lifterId, field }, order: { changedAt: 'DESC' } });
+    return found?.changedAt ?? null;
+  }
+
+  async replaceHistory(
+    manager: EntityManager,
+    lifterId: string,
+    history: readonly LifterHistory[],
+  ): Promise<void> {
+    await manager.delete(LifterHistory, { lifterId });
+    if (history.length) await manager.insert(LifterHistory, [...history]);
+  }
+
+  async addChanges(manager: EntityManager, changes: readonly LifterChange[]): Promise<void> {
+    for (const change of changes) await manager.getRepository(LifterChange).save(change);
+  }
+
+  /** Lifters on the rack that follow each of the club's own schools. */
+  async followers(clubId: string): Promise<Map<string, number>> {
+    const rows: { id: string; n: number }[] = await this.db.query(
+      `SELECT club_school_id AS id, count(*)::int AS n FROM lifter
+        WHERE club_id = $1 AND archived_at IS NULL AND club_school_id IS NOT NULL GROUP BY 1`,
+      [clubId],
+    );
+    return new Map(rows.map((row) => [row.id, row.n]));
+  }
+}

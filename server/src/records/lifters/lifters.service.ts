@@ -1,0 +1,185 @@
+import { createHash, randomUUID } from 'node:crypto';
+import { Injectable, type OnModuleInit } from '@nestjs/common';
+import type { KnownHistory } from '@iron-clasp/contract';
+import { DataSource, type EntityManager } from 'typeorm';
+import { Owners } from '../../platform/access/owners.ts';
+import { changeVersion, insertMany, saveVersion, type Saved } from '../../platform/database/saves.ts';
+import type { PageKey } from '../../platform/http/paging.ts';
+import { notFound, Problem } from '../../platform/http/problem.ts';
+import { LifterData } from './lifter-data.ts';
+import { Lifter, LifterHistory, type LifterChange } from './lifter.entity.ts';
+import { LiftersRepository } from './lifters.repository.ts';
+
+/** Everything that is kept about a lifter. */
+export interface LifterExport {
+  readonly format: 'iron-clasp lifter';
+  readonly version: 1;
+  /** Proves on deleting that this very content was exported. */
+  readonly receipt: string;
+  /** Rows by table, columns as they are stored: loads kg, times s, lengths mm. */
+  readonly tables: Readonly<Record<string, readonly Record<string, unknown>[]>>;
+}
+
+/** What an editor says of a lifter. */
+export type LifterContent = Omit<Lifter, 'id' | 'clubId' | 'version' | 'archivedAt'>;
+
+@Injectable()
+export class LiftersService implements OnModuleInit {
+  constructor(
+    private readonly db: DataSource,
+    private readonly lifters: LiftersRepository,
+    private readonly data: LifterData,
+    private readonly owners: Owners,
+  ) {}
+
+  onModuleInit(): void {
+    this.owners.register('lifter', async (id) => id);
+    this.data.register(100, [
+      { name: 'lifter_history', where: 'lifter_id = $1' },
+      { name: 'lifter_change', where: 'lifter_id = $1' },
+      { name: 'lifter', where: 'id = $1' },
+    ]);
+  }
+
+  /** The lifter of this club; one of another club is not there. */
+  find(clubId: string, id: string): Promise<Lifter | null> {
+    return this.lifters.find(clubId, id);
+  }
+
+  /** The same, or a 404 that does not tell a foreign lifter from none. */
+  async known(clubId: string, id: string): Promise<Lifter> {
+    const lifter = await this.lifters.find(clubId, id);
+    if (!lifter) throw notFound('lifter');
+    return lifter;
+  }
+
+  /** Those on the rack, by name; only those whose name contains `find`. */
+  onRack(clubId: string, find = ''): Promise<Lifter[]> {
+    return this.lifters.onRack(clubId, find.trim().toLowerCase());
+  }
+
+  archived(clubId: string, after: PageKey | null, limit: number): Promise<Lifter[]> {
+    return this.lifters.archived(clubId, after, limit);
+  }
+
+  isActive(id: string): Promise<boolean> {
+    return this.lifters.isActive(id);
+  }
+
+  /** Injuries and conditions of the lifter. */
+  async history(lifterId: string): Promise<KnownHistory[]> {
+    return (await this.lifters.history([lifterId])).map(asKnown);
+  }
+
+  /** Those of several lifters. */
+  async histories(lifterIds: readonly string[]): Promise<Map<string, KnownHistory[]>> {
+    const all = new Map<string, KnownHistory[]>();
+    for (const row of await this.lifters.history(lifterIds))
+      all.set(row.lifterId, [...(all.get(row.lifterId) ?? []), asKnown(row)]);
+    return all;
+  }
+
+  changes(lifterId: string, before: PageKey | null, limit: number): Promise<LifterChange[]> {
+    return this.lifters.changes(lifterId, before, limit);
+  }
+
+  /** When a field of the lifter was last changed; null where it never was. */
+  lastChange(lifterId: string, field: string): Promise<Date | null> {
+    return this.lifters.lastChange(lifterId, field);
+  }
+
+  followers(clubId: string): Promise<Map<string, number>> {
+    return this.lifters.followers(clubId);
+  }
+
+  /** Writes a lifter, new or at the version that the editor saw, with its history and what changed. */
+  save(
+    clubId: string,
+    id: string,
+    seen: number,
+    content: LifterContent,
+    history: readonly KnownHistory[],
+    changes: readonly LifterChange[],
+  ): Promise<Saved> {
+    return this.db.transaction(async (manager) => {
+      const owner = { clubId };
+      const saved = await saveVersion(manager, Lifter, {
+        ...{ id, owner, seen, content, what: 'lifter' },
+        fresh: { archivedAt: null },
+      });
+      if (saved === 'same') {
+        if (changes.length === 0) return saved;
+        // Only the history is another one: it counts as a change of the lifter all the same.
+        await changeVersion(manager, Lifter, { ...{ id, owner, seen, what: 'lifter' }, part: {} });
+      }
+      const rows = history.map((flag): LifterHistory => ({
+        id: randomUUID(),
+        lifterId: id,
+        kind: flag.kind,
+        side: flag.side ?? null,
+        since: flag.since ?? null,
+        cleared: flag.cleared,
+      }));
+      await this.lifters.replaceHistory(manager, id, rows);
+      await this.lifters.addChanges(manager, changes);
+      return saved === 'same' ? 'changed' : saved;
+    });
+  }
+
+  /** Archives a lifter, or takes one back, if it is still at the version seen. */
+  archive(
+    clubId: string,
+    id: string,
+    seen: number,
+    archivedAt: Date | null,
+    change: LifterChange,
+  ): Promise<void> {
+    return this.db.transaction(async (manager) => {
+      const owner = { clubId };
+      await changeVersion(manager, Lifter, { ...{ id, owner, seen, what: 'lifter' }, part: { archivedAt } });
+      await this.lifters.addChanges(manager, [change]);
+    });
+  }
+
+  async export(clubId: string, id: string): Promise<LifterExport> {
+    await this.known(clubId, id);
+    return this.read(this.db.manager, id);
+  }
+
+  /** Deletes an archived lifter, once an export of exactly what there is has been taken. */
+  async delete(clubId: string, id: string, receipt: string | undefined): Promise<void> {
+    await this.db.transaction('REPEATABLE READ', async (manager) => {
+      const lifter = await manager.findOneBy(Lifter, { id, clubId });
+      if (!lifter) throw notFound('lifter');
+      if (lifter.archivedAt === null)
+        throw new Problem(409, 'not-archived', 'Archive the lifter first; deleting cannot be undone.');
+      if (receipt !== (await this.read(manager, id)).receipt)
+        throw new Problem(
+          409,
+          'export-first',
+          'Export the lifter first: nothing is deleted that is not exported as it stands now.',
+        );
+      await this.data.delete(manager, id);
+    });
+  }
+
+  /** Adds lifters with their history, as an import does. */
+  async addMany(
+    manager: EntityManager,
+    lifters: readonly Lifter[],
+    history: readonly LifterHistory[],
+  ): Promise<void> {
+    await insertMany(manager, Lifter, lifters);
+    await insertMany(manager, LifterHistory, history);
+  }
+
+  private async read(manager: EntityManager, id: string): Promise<LifterExport> {
+    const tables = await this.data.read(manager, id);
+    const receipt = createHash('sha256').update(JSON.stringify(tables)).digest('base64url');
+    return { format: 'iron-clasp lifter', version: 1, receipt, tables };
+  }
+}
+
+function asKnown({ kind, side, since, cleared }: LifterHistory): KnownHistory {
+  return { kind, cleared, ...(side && { side }), ...(since && { since }) };
+}

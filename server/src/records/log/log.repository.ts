@@ -1,0 +1,346 @@
+import { Injectable } from '@nestjs/common';
+import type { ChalkKind, Ending, Grip, HoldKindId, Side } from '@iron-clasp/core';
+import { DataSource, In, IsNull, type EntityManager } from 'typeorm';
+import type { PageKey } from '../../platform/http/paging.ts';
+import { LogCorrection, LoggedHold, LoggedSet } from './log.entity.ts';
+import { NOT_GRIPPED } from './not-gripped.ts';
+
+/** Bare-handed sets and holds of the last fortnight and of the one before, with the slips among them. */
+export interface BareFortnights {
+  readonly recent: number;
+  readonly recentSets: number;
+  readonly before: number;
+  readonly beforeSets: number;
+}
+
+/** A logged set as the clasp curve reads it; sets of one session that are alike in all of it come as one row. */
+export type CountedSet = Pick<
+  LoggedSet,
+  | 'sessionId'
+  | 'liftId'
+  | 'load'
+  | 'reps'
+  | 'style'
+  | 'seconds'
+  | 'grip'
+  | 'chalk'
+  | 'diameter'
+  | 'slippedAtRep'
+  | 'trainingDay'
+> & { readonly times: number };
+
+/** What of the log is wanted. */
+export interface LogFilter {
+  readonly kind?: 'set' | 'hold';
+  readonly liftId?: string;
+  readonly grip?: Grip | 'straps';
+  readonly slipped?: boolean;
+}
+
+/** One entry as the log lists it. */
+export interface LogRow {
+  readonly id: string;
+  readonly kind: 'set' | 'hold';
+  readonly session_id: string;
+  readonly done_at: Date;
+  readonly lift_id: string;
+  readonly hold_kind: HoldKindId | null;
+  readonly role: LoggedSet['role'] | null;
+  readonly load: number;
+  readonly reps: number | null;
+  readonly seconds: number | null;
+  readonly target: number | null;
+  readonly grip: Grip;
+  readonly side_under: Side | null;
+  readonly strapped: boolean;
+  readonly chalk: ChalkKind;
+  readonly slipped_at_rep: number | null;
+  readonly ended: Ending | null;
+  readonly pain: number | null;
+  readonly confidence: number | null;
+  readonly cause: string | null;
+  readonly note: string | null;
+}
+
+/** Share of a lifter's sets that were strapped, and the slips of heavy bare ones, by whether the month's volume was. */
+export interface StrappedMonths {
+  readonly strapped: boolean;
+  readonly sets: number;
+  readonly slips: number;
+}
+
+@Injectable()
+export class LogRepository {
+  constructor(private readonly db: DataSource) {}
+
+  /** Bare-handed sets since a day, alike ones counted. */
+  async countedSets(lifterId: string, since: string): Promise<CountedSet[]> {
+    return this.db.query(
+      `SELECT session_id AS "sessionId", lift_id AS "liftId", load, reps, style, seconds, grip, chalk, diameter,
+              slipped_at_rep AS "slippedAtRep", training_day::text AS "trainingDay", count(*)::int AS times
+         FROM logged_set
+        WHERE lifter_id = $1 AND training_day > $2 AND undone_at IS NULL AND NOT strapped AND lift_id <> ALL ($3)
+        GROUP BY session_id, lift_id, load, reps, style, seconds, grip, chalk, diameter, slipped_at_rep, training_day`,
+      [lifterId, since, NOT_GRIPPED],
+    );
+  }
+
+  /** The lifter's sets since a day, that day included, in order. */
+  setsSince(lifterIds: readonly string[], from: string): Promise<LoggedSet[]> {
+    return this.db
+      .getRepository(LoggedSet)
+      .createQueryBuilder('entry')
+      .where('entry.lifterId = ANY(:lifterIds) AND entry.trainingDay >= :from', { lifterIds, from })
+      .andWhere('entry.undoneAt IS NULL')
+      .orderBy('entry.doneAt')
+      .addOrderBy('entry.id')
+      .getMany();
+  }
+
+  /** The lifter's holds since a day, that day included, in order. */
+  holdsSince(lifterIds: readonly string[], from: string): Promise<LoggedHold[]> {
+    return this.db
+      .getRepository(LoggedHold)
+      .createQueryBuilder('entry')
+      .where('entry.lifterId = ANY(:lifterIds) AND entry.trainingDay >= :from', { lifterIds, from })
+      .andWhere('entry.undoneAt IS NULL')
+      .orderBy('entry.doneAt')
+      .addOrderBy('entry.place')
+      .getMany();
+  }
+
+  /** The latest holds of a kind, without those of the session named. */
+  async latestHolds(
+    lifterId: string,
+    kind: HoldKindId,
+    without: string | null,
+    most: number,
+  ): Promise<LoggedHold[]> {
+    const query = this.db
+      .getRepository(LoggedHold)
+      .createQueryBuilder('entry')
+      .where('entry.lifterId = :lifterId AND entry.kind = :kind', { lifterId, kind })
+      .andWhere('entry.undoneAt IS NULL')
+      .orderBy('entry.trainingDay', 'DESC')
+      .addOrderBy('entry.sessionId')
+      .addOrderBy('entry.place')
+      .addOrderBy('entry.doneAt')
+      .limit(most);
+    if (without) query.andWhere('entry.sessionId <> :without', { without });
+    return query.getMany();
+  }
+
+  holdsOf(sessionIds: readonly string[], manager: EntityManager = this.db.manager): Promise<LoggedHold[]> {
+    return manager.find(LoggedHold, {
+      where: { sessionId: In([...sessionIds]), undoneAt: IsNull() },
+      order: { place: 'ASC', doneAt: 'ASC' },
+    });
+  }
+
+  setsOf(sessionIds: readonly string[]): Promise<LoggedSet[]> {
+    return this.db.getRepository(LoggedSet).find({
+      where: { sessionId: In([...sessionIds]), undoneAt: IsNull() },
+      order: { doneAt: 'ASC', id: 'ASC' },
+    });
+  }
+
+  /** Place of the next hold of a session: behind all that were ever logged in it. */
+  async nextPlace(manager: EntityManager, sessionId: string): Promise<number> {
+    const last = await manager.maximum(LoggedHold, 'place', { sessionId, undoneAt: IsNull() });
+    return last === null ? 0 : last + 1;
+  }
+
+  /** Those of the sessions of which anything is logged, undone entries too. */
+  async started(
+    sessionIds: readonly string[],
+    manager: EntityManager = this.db.manager,
+  ): Promise<Set<string>> {
+    const rows: { id: string }[] = await manager.query(
+      `SELECT session_id AS id FROM logged_set WHERE session_id = ANY($1)
+        UNION SELECT session_id FROM logged_hold WHERE session_id = ANY($1)`,
+      [sessionIds],
+    );
+    return new Set(rows.map((row) => row.id));
+  }
+
+  /** Those of the sessions in which a hold is logged, undone ones too. */
+  async held(sessionIds: readonly string[], manager: EntityManager): Promise<Set<string>> {
+    const rows: { id: string }[] = await manager.query(
+      'SELECT DISTINCT session_id AS id FROM logged_hold WHERE session_id = ANY($1)',
+      [sessionIds],
+    );
+    return new Set(rows.map((row) => row.id));
+  }
+
+  /** Holds logged in each of the sessions. */
+  async holdCounts(sessionIds: readonly string[]): Promise<Map<string, number>> {
+    const rows: { id: string; n: number }[] = await this.db.query(
+      `SELECT session_id AS id, count(*)::int AS n FROM logged_hold
+        WHERE session_id = ANY($1) AND undone_at IS NULL GROUP BY 1`,
+      [sessionIds],
+    );
+    return new Map(rows.map((row) => [row.id, row.n]));
+  }
+
+  /** The live entry for a planned set, whoever logged it. */
+  ofPlannedSet(manager: EntityManager, plannedSetId: string): Promise<LoggedSet | null> {
+    return manager.findOneBy(LoggedSet, { plannedSetId, undoneAt: IsNull() });
+  }
+
+  /** An entry of the club that is not taken back, held still until the transaction ends. */
+  set(clubId: string, id: string, manager: EntityManager): Promise<LoggedSet | null> {
+    return manager.findOne(LoggedSet, {
+      where: { id, clubId, undoneAt: IsNull() },
+      lock: { mode: 'pessimistic_write' },
+    });
+  }
+
+  hold(clubId: string, id: string, manager: EntityManager): Promise<LoggedHold | null> {
+    return manager.findOne(LoggedHold, {
+      where: { id, clubId, undoneAt: IsNull() },
+      lock: { mode: 'pessimistic_write' },
+    });
+  }
+
+  /** Whose an entry is. */
+  async ownerOf(kind: 'set' | 'hold', id: string): Promise<string | null> {
+    const found =
+      kind === 'set'
+        ? await this.db.getRepository(LoggedSet).findOneBy({ id })
+        : await this.db.getRepository(LoggedHold).findOneBy({ id });
+    return found?.lifterId ?? null;
+  }
+
+  /** Takes an entry of the club back; null where there is none. Repeated it changes nothing. */
+  async undo(
+    kind: 'set' | 'hold',
+    clubId: string,
+    id: string,
+    at: Date,
+  ): Promise<LoggedSet | LoggedHold | null> {
+    const { manager } = this.db;
+    const entity = kind === 'set' ? LoggedSet : LoggedHold;
+    await manager.update<LoggedSet | LoggedHold>(
+      entity,
+      { id, clubId, undoneAt: IsNull() },
+      { undoneAt: at },
+    );
+    return manager.findOneBy<LoggedSet | LoggedHold>(entity, { id, clubId });
+  }
+
+  corrections(entryIds: readonly string[]): Promise<LogCorrection[]> {
+    return this.db
+      .getRepository(LogCorrection)
+      .find({ where: { entryId: In([...entryIds]) }, order: { correctedAt: 'ASC', id: 'ASC' } });
+  }
+
+  /** Slips of the last fortnight and of the one before it, by lifter; warm-ups do not count. */
+  async bareFortnights(lifterIds: readonly string[], today: string): Promise<Map<string, BareFortnights>> {
+    const rows: (BareFortnights & { id: string })[] = await this.db.query(
+      `SELECT lifter_id AS id,
+              count(*) FILTER (WHERE late AND slipped)::int AS recent, count(*) FILTER (WHERE late)::int AS "recentSets",
+              count(*) FILTER (WHERE NOT late AND slipped)::int AS before, count(*) FILTER (WHERE NOT late)::int AS "beforeSets"
+         FROM (SELECT lifter_id, training_day > $2::date - 14 AS late, slipped_at_rep IS NOT NULL AS slipped FROM logged_set
+                WHERE lifter_id = ANY($1) AND training_day > $2::date - 28 AND undone_at IS NULL AND NOT strapped
+                  AND role <> 'warmup' AND lift_id <> ALL($3)
+               UNION ALL
+               SELECT lifter_id, training_day > $2::date - 14, ended = 'slipped' FROM logged_hold
+                WHERE lifter_id = ANY($1) AND training_day > $2::date - 28 AND undone_at IS NULL) x
+        GROUP BY lifter_id`,
+      [lifterIds, today, NOT_GRIPPED],
+    );
+    return new Map(rows.map(({ id, ...bare }) => [id, bare]));
+  }
+
+  /** Chalked sets and holds on each bar since the instant given for it. */
+  async chalkedSince(
+    bars: readonly { readonly id: string; readonly since: Date | null }[],
+  ): Promise<Map<string, number>> {
+    const rows: { id: string; n: number }[] = await this.db.query(
+      `SELECT b.id, ((SELECT count(*) FROM logged_set s WHERE s.bar_id = b.id AND s.chalk <> 'none' AND s.undone_at IS NULL
+                         AND s.done_at > coalesce(b.since, '-infinity'))
+                   + (SELECT count(*) FROM logged_hold h WHERE h.bar_id = b.id AND h.chalk <> 'none' AND h.undone_at IS NULL
+                         AND h.done_at > coalesce(b.since, '-infinity')))::int AS n
+         FROM unnest($1::uuid[], $2::timestamptz[]) AS b (id, since)`,
+      [bars.map((bar) => bar.id), bars.map((bar) => bar.since)],
+    );
+    return new Map(rows.map((row) => [row.id, row.n]));
+  }
+
+  /** Slips on heavy bare sets in months whose volume was mostly strapped, and in months in which it was not. */
+  strappedMonths(clubId: string, since: string): Promise<StrappedMonths[]> {
+    return this.db.query(
+      `WITH months AS (
+         SELECT lifter_id, date_trunc('month', training_day) AS month,
+                avg(strapped::int) FILTER (WHERE role IN ('backoff', 'volume')) AS strapped_share,
+                count(*) FILTER (WHERE role IN ('top', 'attempt') AND NOT strapped) AS sets,
+                count(*) FILTER (WHERE role IN ('top', 'attempt') AND NOT strapped AND slipped_at_rep IS NOT NULL) AS slips
+           FROM logged_set
+          WHERE club_id = $1 AND undone_at IS NULL AND lift_id <> ALL ($2) AND training_day > $3::date
+          GROUP BY 1, 2)
+       SELECT strapped_share >= 0.5 AS strapped, sum(sets)::int AS sets, sum(slips)::int AS slips
+         FROM months WHERE strapped_share IS NOT NULL AND sets > 0 GROUP BY 1`,
+      [clubId, NOT_GRIPPED, since],
+    );
+  }
+
+  /** Share of working sets that were strapped within each stretch of time; null where there were none. */
+  async strappedShares(
+    spells: readonly { readonly lifterId: string; readonly from: Date; readonly to: Date }[],
+  ): Promise<(number | null)[]> {
+    const rows: { share: number | null }[] = await this.db.query(
+      `SELECT (SELECT avg(s.strapped::int)::float FROM logged_set s
+                WHERE s.lifter_id = w.lifter_id AND s.undone_at IS NULL AND s.role <> 'warmup' AND s.lift_id <> ALL ($4)
+                  AND s.done_at BETWEEN w.since AND w.until) AS share
+         FROM unnest($1::uuid[], $2::timestamptz[], $3::timestamptz[]) WITH ORDINALITY AS w (lifter_id, since, until, place)
+        ORDER BY w.place`,
+      [
+        spells.map((each) => each.lifterId),
+        spells.map((each) => each.from),
+        spells.map((each) => each.to),
+        NOT_GRIPPED,
+      ],
+    );
+    return rows.map((row) => row.share);
+  }
+
+  /** Lifters of the club by how many sets they logged since a day, the busiest first. */
+  async busiest(clubId: string, since: string): Promise<string[]> {
+    const rows: { id: string }[] = await this.db.query(
+      `SELECT lifter_id AS id FROM logged_set WHERE club_id = $1 AND training_day > $2 AND undone_at IS NULL
+        GROUP BY 1 ORDER BY count(*) DESC, 1`,
+      [clubId, since],
+    );
+    return rows.map((row) => row.id);
+  }
+
+  /** A page of the lifter's log, the latest first. */
+  async page(lifterId: string, filter: LogFilter, before: PageKey | null, limit: number): Promise<LogRow[]> {
+    const args = [
+      lifterId,
+      before?.value ?? null,
+      before?.id ?? null,
+      filter.liftId ?? null,
+      filter.grip ?? null,
+      filter.slipped ?? false,
+      limit,
+      NOT_GRIPPED,
+    ];
+    const common = `e.id, e.session_id, e.done_at, e.lift_id, e.load, e.grip, e.side_under, e.chalk, e.pain, e.confidence, e.cause, e.note`;
+    const where = `e.lifter_id = $1 AND e.undone_at IS NULL AND ($2::timestamptz IS NULL OR (e.done_at, e.id) < ($2, $3::uuid))`;
+    const sets = `SELECT 'set' AS kind, ${common}, NULL::text AS hold_kind, e.role, e.reps, e.seconds, NULL::float AS target, e.strapped, e.slipped_at_rep, NULL AS ended
+        FROM logged_set e WHERE ${where} AND ($4::text IS NULL OR e.lift_id = $4)
+         AND ($5::text IS NULL OR (e.grip = $5 AND NOT e.strapped AND e.lift_id <> ALL($8)) OR ($5 = 'straps' AND e.strapped)) AND (NOT $6 OR e.slipped_at_rep IS NOT NULL)
+       ORDER BY e.done_at DESC, e.id DESC LIMIT $7`;
+    const holds = `SELECT 'hold' AS kind, ${common}, e.kind AS hold_kind, NULL AS role, NULL::int AS reps, e.seconds, e.target, false AS strapped, NULL::int AS slipped_at_rep, e.ended
+        FROM logged_hold e WHERE ${where} AND $4::text IS NULL AND ($5::text IS NULL OR e.grip = $5) AND (NOT $6 OR e.ended = 'slipped')
+       ORDER BY e.done_at DESC, e.id DESC LIMIT $7`;
+    const parts = filter.kind === 'hold' ? [holds] : filter.kind === 'set' ? [sets] : [sets, holds];
+    // Holds alone ask nothing of lifts.
+    if (filter.kind === 'hold') args.pop();
+    return this.db.query(
+      `SELECT x.* FROM (${parts.map((part) => `(${part})`).join(' UNION ALL ')}) x ORDER BY x.done_at DESC, x.id DESC LIMIT $7`,
+      args,
+    );
+  }
+}

@@ -1,0 +1,234 @@
+import { Injectable, type OnModuleInit } from '@nestjs/common';
+import type { CorrectionView } from '@iron-clasp/contract';
+import type { HoldKindId } from '@iron-clasp/core';
+import { DataSource, type EntityManager } from 'typeorm';
+import { Owners } from '../../platform/access/owners.ts';
+import { alike, insertMany, insertNew, keepOnce } from '../../platform/database/saves.ts';
+import type { PageKey } from '../../platform/http/paging.ts';
+import { differsFromKept, notFound, Problem } from '../../platform/http/problem.ts';
+import { AccountsService } from '../accounts/accounts.service.ts';
+import { LifterData } from '../lifters/lifter-data.ts';
+import { TrainingService } from '../training/training.service.ts';
+import type { TrainingSession } from '../training/training.entity.ts';
+import { LogCorrection, LoggedHold, LoggedSet } from './log.entity.ts';
+import { LogRepository, type LogFilter, type LogRow } from './log.repository.ts';
+
+export type EntryKind = 'set' | 'hold';
+
+/** What makes a second request for the same entry the same. */
+const SAID = ['pain', 'confidence', 'cause', 'note'] as const;
+const SAME_SET = [
+  ...(['sessionId', 'plannedSetId', 'load', 'reps', 'grip', 'sideUnder', 'strapped', 'chalk'] as const),
+  ...(['slippedAtRep', ...SAID] as const),
+] as const;
+const SAME_HOLD = [
+  ...(['sessionId', 'kind', 'load', 'seconds', 'target', 'ended', 'grip', 'sideUnder', 'chalk'] as const),
+  ...SAID,
+] as const;
+
+/** What was done: sets and holds as they were logged, corrections that keep the first value, entries taken back. */
+@Injectable()
+export class LogService implements OnModuleInit {
+  constructor(
+    private readonly db: DataSource,
+    private readonly log: LogRepository,
+    private readonly training: TrainingService,
+    private readonly accounts: AccountsService,
+    private readonly data: LifterData,
+    private readonly owners: Owners,
+  ) {}
+
+  onModuleInit(): void {
+    this.owners.register('set', (id) => this.log.ownerOf('set', id));
+    this.owners.register('hold', (id) => this.log.ownerOf('hold', id));
+    this.data.register(20, [
+      { name: 'log_correction', where: 'lifter_id = $1' },
+      { name: 'logged_set', where: 'lifter_id = $1' },
+      { name: 'logged_hold', where: 'lifter_id = $1' },
+    ]);
+  }
+
+  /**
+   * Keeps a set of a session. The session is held still meanwhile, so that its plan cannot change under the entry.
+   * @param make the row, from the session as it stands.
+   * @throws Problem 409 with the other entry, where another device logged the planned set.
+   */
+  keepSet(
+    clubId: string,
+    sessionId: string,
+    make: (session: TrainingSession, manager: EntityManager) => Promise<LoggedSet>,
+  ): Promise<LoggedSet> {
+    return this.db.transaction(async (manager) => {
+      const row = await make(await this.training.lock(manager, clubId, sessionId), manager);
+      const other = row.plannedSetId && (await this.log.ofPlannedSet(manager, row.plannedSetId));
+      if (other && other.id !== row.id) throw new LoggedAlready(other);
+      const owner = { clubId, lifterId: row.lifterId };
+      return (await keepOnce(manager, LoggedSet, row, { owner, same: SAME_SET, what: 'log entry' })).stored;
+    });
+  }
+
+  /** Keeps a hold of a session, behind those that are logged already. */
+  keepHold(
+    clubId: string,
+    sessionId: string,
+    make: (session: TrainingSession, manager: EntityManager) => Promise<Omit<LoggedHold, 'place'>>,
+  ): Promise<LoggedHold> {
+    return this.db.transaction(async (manager) => {
+      const made = await make(await this.training.lock(manager, clubId, sessionId), manager);
+      const row = { ...made, place: await this.log.nextPlace(manager, sessionId) };
+      const owner = { clubId, lifterId: row.lifterId };
+      return (await keepOnce(manager, LoggedHold, row, { owner, same: SAME_HOLD, what: 'log entry' })).stored;
+    });
+  }
+
+  /** Takes an entry of the club back; repeated it changes nothing. Returns its session. */
+  async undo(kind: EntryKind, clubId: string, id: string, at: Date): Promise<string> {
+    const entry = await this.log.undo(kind, clubId, id, at);
+    if (!entry) throw notFound('log entry');
+    return entry.sessionId;
+  }
+
+  /**
+   * Corrects an entry and keeps what it was beside it. Sent again under its id it changes nothing.
+   * @param change says what becomes of the entry as it stands, or refuses.
+   */
+  correct(
+    kind: EntryKind,
+    clubId: string,
+    entryId: string,
+    correction: Pick<LogCorrection, 'id' | 'correctedBy' | 'correctedAt'>,
+    sent: Readonly<Record<string, unknown>>,
+    change: (entry: LoggedSet | LoggedHold) => Partial<LoggedSet & LoggedHold>,
+  ): Promise<LoggedSet | LoggedHold> {
+    return this.db.transaction(async (manager) => {
+      const entry = await this.log[kind](clubId, entryId, manager);
+      if (!entry) throw notFound('log entry');
+      const earlier = await manager.findOneBy(LogCorrection, { id: correction.id });
+      if (earlier) {
+        if (earlier.entryId !== entryId || earlier.clubId !== clubId) throw notFound('correction');
+        if (!alike<Record<string, unknown>>(earlier.sent ?? earlier.after, sent))
+          throw differsFromKept('correction');
+        return entry;
+      }
+      const wanted = change(entry);
+      const fields = (Object.keys(wanted) as (keyof typeof wanted)[]).filter(
+        (field) => !alike<Partial<LoggedSet & LoggedHold>>({ ...entry } as typeof wanted, wanted, [field]),
+      );
+      const pick = (from: object): Record<string, unknown> =>
+        Object.fromEntries(fields.map((field) => [field, (from as Record<string, unknown>)[field]]));
+      const row: LogCorrection = {
+        ...correction,
+        ...{ entryId, clubId, lifterId: entry.lifterId, before: pick(entry), after: pick(wanted), sent },
+      };
+      if (!(await insertNew(manager, LogCorrection, row))) throw notFound('correction');
+      if (fields.length === 0) return entry;
+      return manager.save(Object.assign(entry, pick(wanted)));
+    });
+  }
+
+  /** A page of the lifter's log, the latest first, with the sessions and corrections of its entries. */
+  async page(
+    lifterId: string,
+    filter: LogFilter,
+    before: PageKey | null,
+    limit: number,
+  ): Promise<{
+    rows: LogRow[];
+    sessions: Map<string, TrainingSession>;
+    corrections: Map<string, CorrectionView[]>;
+  }> {
+    const rows = await this.log.page(lifterId, filter, before, limit);
+    const [sessions, corrections] = await Promise.all([
+      this.training.byIds(rows.map((row) => row.session_id)),
+      this.log.corrections(rows.map((row) => row.id)),
+    ]);
+    const told = corrections.filter((each) => Object.keys(each.before).length > 0);
+    const names = await this.accounts.names(told.map((each) => each.correctedBy));
+    const byEntry = new Map<string, CorrectionView[]>();
+    for (const each of told) {
+      const by = each.correctedBy && (names.get(each.correctedBy) ?? null);
+      const view = { by, at: each.correctedAt.toISOString(), before: each.before };
+      byEntry.set(each.entryId, [...(byEntry.get(each.entryId) ?? []), view]);
+    }
+    return { rows, sessions, corrections: byEntry };
+  }
+
+  countedSets(lifterId: string, since: string): ReturnType<LogRepository['countedSets']> {
+    return this.log.countedSets(lifterId, since);
+  }
+
+  setsSince(lifterIds: readonly string[], from: string): Promise<LoggedSet[]> {
+    return this.log.setsSince(lifterIds, from);
+  }
+
+  holdsSince(lifterIds: readonly string[], from: string): Promise<LoggedHold[]> {
+    return this.log.holdsSince(lifterIds, from);
+  }
+
+  latestHolds(lifterId: string, kind: HoldKindId, without: string | null, most = 24): Promise<LoggedHold[]> {
+    return this.log.latestHolds(lifterId, kind, without, most);
+  }
+
+  holdsOf(sessionIds: readonly string[]): Promise<LoggedHold[]> {
+    return this.log.holdsOf(sessionIds);
+  }
+
+  setsOf(sessionIds: readonly string[]): Promise<LoggedSet[]> {
+    return this.log.setsOf(sessionIds);
+  }
+
+  started(sessionIds: readonly string[], manager?: EntityManager): Promise<Set<string>> {
+    return this.log.started(sessionIds, manager);
+  }
+
+  held(sessionIds: readonly string[], manager: EntityManager): Promise<Set<string>> {
+    return this.log.held(sessionIds, manager);
+  }
+
+  holdCounts(sessionIds: readonly string[]): Promise<Map<string, number>> {
+    return this.log.holdCounts(sessionIds);
+  }
+
+  bareFortnights(lifterIds: readonly string[], today: string): ReturnType<LogRepository['bareFortnights']> {
+    return this.log.bareFortnights(lifterIds, today);
+  }
+
+  chalkedSince(bars: Parameters<LogRepository['chalkedSince']>[0]): Promise<Map<string, number>> {
+    return this.log.chalkedSince(bars);
+  }
+
+  strappedMonths(clubId: string, since: string): ReturnType<LogRepository['strappedMonths']> {
+    return this.log.strappedMonths(clubId, since);
+  }
+
+  strappedShares(spells: Parameters<LogRepository['strappedShares']>[0]): Promise<(number | null)[]> {
+    return this.log.strappedShares(spells);
+  }
+
+  busiest(clubId: string, since: string): Promise<string[]> {
+    return this.log.busiest(clubId, since);
+  }
+
+  async addMany(
+    manager: EntityManager,
+    sets: readonly LoggedSet[],
+    holds: readonly LoggedHold[],
+  ): Promise<void> {
+    await insertMany(manager, LoggedSet, sets);
+    await insertMany(manager, LoggedHold, holds);
+  }
+}
+
+/** Another device was faster with the same set: both are shown, a person chooses. */
+export class LoggedAlready extends Problem {
+  readonly entry: LoggedSet;
+
+  constructor(entry: LoggedSet) {
+    super(
+      409,
+      'set-logged-already',
+      'This set is already logged from another device. Look at both and keep one.',
+    );
+    this.entry = entry;
+  }
+}

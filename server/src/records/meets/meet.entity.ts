@@ -1,0 +1,18 @@
+import { Column, Entity, PrimaryColumn } from 'typeorm';
+
+/** A contest with its own switches: the rulebook of the day outranks the program. */
+@Entity('meet')
+export class Meet {
+  @PrimaryColumn('uuid') id: string;
+  @Column('uuid') clubId: string;
+  @Column('uuid') lifterId: string;
+  @Column('text') name: string;
+  @Column('date') heldOn: string;
+  @Column('boolean') straps: boolean;
+  @Column('boolean') thumbTape: boolean;
+  @Column('boolean') liquidChalk: boolean;
+  /** Planned deadlift attempts in order, kg. */
+  @Column('jsonb') attempts: number[];
+  @Column('int') version: number;
+  @Column('timestamptz', { nullable: true }) removedAt: Date | null;
+}

@@ -1,0 +1,72 @@
+import { Injectable, type OnModuleInit } from '@nestjs/common';
+import { DataSource, In, IsNull, MoreThanOrEqual, type EntityManager } from 'typeorm';
+import { changeVersion, insertMany, saveVersion } from '../../platform/database/saves.ts';
+import { notFound } from '../../platform/http/problem.ts';
+import { LifterData } from '../lifters/lifter-data.ts';
+import { Meet } from './meet.entity.ts';
+
+/** Meets ahead of a lifter that are listed. */
+const MOST = 20;
+
+/** What an editor says of a meet. */
+export type MeetContent = Omit<Meet, 'id' | 'clubId' | 'lifterId' | 'version' | 'removedAt'>;
+
+@Injectable()
+export class MeetsService implements OnModuleInit {
+  constructor(
+    private readonly db: DataSource,
+    private readonly data: LifterData,
+  ) {}
+
+  onModuleInit(): void {
+    this.data.register(10, [{ name: 'meet', where: 'lifter_id = $1' }]);
+  }
+
+  /** The lifter's meets from the day on, the nearest first. */
+  ahead(lifterId: string, today: string): Promise<Meet[]> {
+    return this.db.getRepository(Meet).find({
+      where: { lifterId, removedAt: IsNull(), heldOn: MoreThanOrEqual(today) },
+      order: { heldOn: 'ASC', id: 'ASC' },
+      take: MOST,
+    });
+  }
+
+  /** The next meet of each lifter who has one ahead. */
+  async nextOf(lifterIds: readonly string[], today: string): Promise<Map<string, Meet>> {
+    const found = await this.db.getRepository(Meet).find({
+      where: { lifterId: In([...lifterIds]), removedAt: IsNull(), heldOn: MoreThanOrEqual(today) },
+      order: { heldOn: 'DESC', id: 'DESC' },
+    });
+    return new Map(found.map((meet) => [meet.lifterId, meet]));
+  }
+
+  async save(
+    clubId: string,
+    lifterId: string,
+    id: string,
+    seen: number,
+    content: MeetContent,
+  ): Promise<void> {
+    await saveVersion(this.db.manager, Meet, {
+      ...{ id, seen, content, what: 'meet' },
+      owner: { clubId, lifterId },
+      fresh: { removedAt: null },
+    });
+  }
+
+  /** Removes a meet; repeated it changes nothing. */
+  async remove(clubId: string, lifterId: string, id: string, removedAt: Date): Promise<void> {
+    const owner = { clubId, lifterId };
+    const known = await this.db.getRepository(Meet).findOneBy({ id, ...owner });
+    if (!known) throw notFound('meet');
+    if (known.removedAt) return;
+    await changeVersion(this.db.manager, Meet, {
+      ...{ id, owner, seen: known.version, what: 'meet' },
+      part: { removedAt },
+    });
+  }
+
+  addMany(manager: EntityManager, meets: readonly Meet[]): Promise<void> {
+    return insertMany(manager, Meet, meets);
+  }
+}

@@ -1,0 +1,51 @@
+import type { HoldKindId, RepStyle, SetRole } from '@iron-clasp/core';
+import { Column, Entity, PrimaryColumn } from 'typeorm';
+
+/** Sets of one lift as a coach writes them. */
+export interface SessionLine {
+  readonly liftId: string;
+  readonly text: string;
+}
+
+@Entity('training_session')
+export class TrainingSession {
+  @PrimaryColumn('uuid') id: string;
+  @Column('uuid') clubId: string;
+  @Column('uuid') lifterId: string;
+  @Column('uuid') venueId: string;
+  /** Null for the venue's first bar. */
+  @Column('uuid', { nullable: true }) barId: string | null;
+  /** Sessions that repeat one another week by week share it; null for one that stands alone. */
+  @Column('uuid', { nullable: true }) seriesId: string | null;
+  @Column('timestamptz', { nullable: true }) removedAt: Date | null;
+  @Column('date') heldOn: string;
+  @Column('text') title: string;
+  @Column('boolean') hasHold: boolean;
+  /** What is held, where a hold follows the lifts. */
+  @Column('text') holdKind: HoldKindId;
+  /** The block that put the hold there; null for a hold of its own. */
+  @Column('uuid', { nullable: true }) holdBlockId: string | null;
+  @Column('boolean') finished: boolean;
+  @Column('timestamptz', { nullable: true }) finishedAt: Date | null;
+  /** What the coach tells the lifter at the end. */
+  @Column('text', { nullable: true }) noteToLifter: string | null;
+  /** Grows with every change; a page that saw an older one is told so. */
+  @Column('int') version: number;
+  /** The lines its sets were written in; null for sessions that came without. */
+  @Column('jsonb', { nullable: true }) lines: readonly SessionLine[] | null;
+}
+
+@Entity('planned_set')
+export class PlannedSet {
+  @PrimaryColumn('uuid') id: string;
+  @Column('uuid') sessionId: string;
+  @Column('int') place: number;
+  @Column('text') liftId: string;
+  @Column('text') role: SetRole;
+  /** kg on the bar. */
+  @Column('double precision') load: number;
+  @Column('int') reps: number;
+  @Column('text') style: RepStyle;
+  /** s, where the set is timed. */
+  @Column('double precision', { nullable: true }) seconds: number | null;
+}

@@ -1,0 +1,149 @@
+import { Injectable } from '@nestjs/common';
+import { DataSource, In, IsNull, type EntityManager } from 'typeorm';
+import { PlannedSet, TrainingSession } from './training.entity.ts';
+
+@Injectable()
+export class TrainingRepository {
+  constructor(private readonly db: DataSource) {}
+
+  /** The club's session, removed ones only where asked. */
+  session(
+    clubId: string,
+    id: string,
+    manager: EntityManager = this.db.manager,
+  ): Promise<TrainingSession | null> {
+    return manager.findOneBy(TrainingSession, { id, clubId });
+  }
+
+  /** Holds a session still until the transaction ends: nothing is logged into it, and nothing of it changes. */
+  lock(manager: EntityManager, clubId: string, id: string): Promise<TrainingSession | null> {
+    return manager.findOne(TrainingSession, {
+      where: { id, clubId, removedAt: IsNull() },
+      lock: { mode: 'pessimistic_write' },
+    });
+  }
+
+  byIds(ids: readonly string[]): Promise<TrainingSession[]> {
+    return this.db.getRepository(TrainingSession).findBy({ id: In([...ids]) });
+  }
+
+  next(lifterId: string, today: string): Promise<TrainingSession | null> {
+    return this.db
+      .getRepository(TrainingSession)
+      .createQueryBuilder('session')
+      .where('session.lifterId = :lifterId AND session.heldOn >= :today', { lifterId, today })
+      .andWhere('NOT session.finished AND session.removedAt IS NULL')
+      .orderBy('session.heldOn')
+      .addOrderBy('session.id')
+      .getOne();
+  }
+
+  /** The next session of each lifter who has one ahead. */
+  async nextOf(lifterIds: readonly string[], today: string): Promise<TrainingSession[]> {
+    return this.db
+      .getRepository(TrainingSession)
+      .createQueryBuilder('session')
+      .distinctOn(['session.lifterId'])
+      .where('session.lifterId = ANY(:lifterIds) AND session.heldOn >= :today', { lifterIds, today })
+      .andWhere('NOT session.finished AND session.removedAt IS NULL')
+      .orderBy('session.lifterId')
+      .addOrderBy('session.heldOn')
+      .addOrderBy('session.id')
+      .getMany();
+  }
+
+  /** The club's sessions of a day. */
+  onDay(clubId: string, day: string, most: number): Promise<TrainingSession[]> {
+    return this.db
+      .getRepository(TrainingSession)
+      .find({ where: { clubId, heldOn: day, removedAt: IsNull() }, order: { id: 'ASC' }, take: most });
+  }
+
+  /** The lifter's sessions between two days, both included, in order. */
+  between(
+    lifterId: string,
+    from: string,
+    to: string,
+    manager: EntityManager = this.db.manager,
+  ): Promise<TrainingSession[]> {
+    return manager
+      .getRepository(TrainingSession)
+      .createQueryBuilder('session')
+      .where('session.lifterId = :lifterId AND session.heldOn BETWEEN :from AND :to', { lifterId, from, to })
+      .andWhere('session.removedAt IS NULL')
+      .orderBy('session.heldOn')
+      .addOrderBy('session.id')
+      .getMany();
+  }
+
+  /** Later sessions of the series, by day. */
+  laterInSeries({ lifterId, seriesId, heldOn }: TrainingSession): Promise<TrainingSession[]> {
+    return this.db
+      .getRepository(TrainingSession)
+      .createQueryBuilder('session')
+      .where('session.lifterId = :lifterId AND session.seriesId = :seriesId', { lifterId, seriesId })
+      .andWhere('session.heldOn > :heldOn AND session.removedAt IS NULL', { heldOn })
+      .orderBy('session.heldOn')
+      .getMany();
+  }
+
+  plannedSets(
+    sessionIds: readonly string[],
+    manager: EntityManager = this.db.manager,
+  ): Promise<PlannedSet[]> {
+    return manager.find(PlannedSet, { where: { sessionId: In([...sessionIds]) }, order: { place: 'ASC' } });
+  }
+
+  /** Venues of the lifter's sessions since a day, the commonest first. */
+  async venuesSince(lifterId: string, since: string): Promise<string[]> {
+    const rows: { venue_id: string }[] = await this.db.query(
+      `SELECT venue_id FROM training_session WHERE lifter_id = $1 AND held_on > $2::date AND removed_at IS NULL
+        GROUP BY venue_id ORDER BY count(*) DESC, venue_id`,
+      [lifterId, since],
+    );
+    return rows.map((row) => row.venue_id);
+  }
+
+  /** Sessions at each venue in the ninety days before its last one. */
+  async sessionsByVenue(clubId: string): Promise<Map<string, number>> {
+    const rows: { venue_id: string; n: number }[] = await this.db.query(
+      `SELECT t.venue_id, count(*)::int AS n FROM training_session t
+         JOIN (SELECT venue_id, max(held_on) AS last FROM training_session WHERE club_id = $1 GROUP BY 1) v USING (venue_id)
+        WHERE t.club_id = $1 AND t.held_on > v.last - 90 GROUP BY t.venue_id`,
+      [clubId],
+    );
+    return new Map(rows.map((row) => [row.venue_id, row.n]));
+  }
+
+  aheadAt(clubId: string, venueId: string, today: string): Promise<number> {
+    return this.db
+      .getRepository(TrainingSession)
+      .createQueryBuilder('session')
+      .where('session.clubId = :clubId AND session.venueId = :venueId', { clubId, venueId })
+      .andWhere('session.heldOn >= :today AND NOT session.finished AND session.removedAt IS NULL', { today })
+      .getCount();
+  }
+
+  /**
+   * Writes the planned sets of a session. A set that stays as it was keeps its id, and with it the coach's decision on it; a
+   * decision on a set that changed stays on record but is no longer tied to it.
+   */
+  async replaceSets(manager: EntityManager, sessionId: string, sets: readonly PlannedSet[]): Promise<void> {
+    const before = await this.plannedSets([sessionId], manager);
+    const kept = new Map(before.map((set) => [set.place, set]));
+    const gone = before.filter((set) => !sets[set.place] || !sameSet(sets[set.place]!, set));
+    if (gone.length)
+      await manager.delete(
+        PlannedSet,
+        gone.map((set) => set.id),
+      );
+    const added = sets.filter((set) => !kept.has(set.place) || !sameSet(set, kept.get(set.place)!));
+    if (added.length) await manager.insert(PlannedSet, added);
+  }
+}
+
+/** Are two sets planned alike, whatever their ids? */
+export function sameSet(a: PlannedSet, b: PlannedSet): boolean {
+  const fields = ['liftId', 'role', 'load', 'reps', 'style', 'seconds'] as const;
+  return fields.every((field) => a[field] === b[field]);
+}

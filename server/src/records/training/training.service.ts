@@ -1,0 +1,170 @@
+import { Injectable, type OnModuleInit } from '@nestjs/common';
+import { DataSource, type EntityManager } from 'typeorm';
+import { Owners } from '../../platform/access/owners.ts';
+import { changeVersion, insertMany, saveVersion, type Saved } from '../../platform/database/saves.ts';
+import { notFound } from '../../platform/http/problem.ts';
+import { LifterData } from '../lifters/lifter-data.ts';
+import { PlannedSet, TrainingSession } from './training.entity.ts';
+import { sameSet, TrainingRepository } from './training.repository.ts';
+
+/** What an editor says of a session. */
+export type SessionContent = Pick<
+  TrainingSession,
+  'venueId' | 'barId' | 'heldOn' | 'title' | 'hasHold' | 'lines' | 'holdBlockId'
+>;
+
+/** Sessions of a day that are listed. */
+const MOST_A_DAY = 200;
+
+@Injectable()
+export class TrainingService implements OnModuleInit {
+  constructor(
+    private readonly db: DataSource,
+    private readonly training: TrainingRepository,
+    private readonly data: LifterData,
+    private readonly owners: Owners,
+  ) {}
+
+  onModuleInit(): void {
+    this.owners.register('session', async (id) => (await this.training.byIds([id]))[0]?.lifterId ?? null);
+    this.data.register(50, [
+      { name: 'planned_set', where: 'session_id IN (SELECT id FROM training_session WHERE lifter_id = $1)' },
+      { name: 'training_session', where: 'lifter_id = $1' },
+    ]);
+  }
+
+  /** The club's session; one that was removed is not there. */
+  async find(clubId: string, id: string): Promise<TrainingSession | null> {
+    const session = await this.training.session(clubId, id);
+    return session?.removedAt ? null : session;
+  }
+
+  /** The same, or a 404. */
+  async known(clubId: string, id: string): Promise<TrainingSession> {
+    const session = await this.find(clubId, id);
+    if (!session) throw notFound('session');
+    return session;
+  }
+
+  /** A session of the club that was removed, to take back. */
+  async removed(clubId: string, id: string): Promise<TrainingSession | null> {
+    const session = await this.training.session(clubId, id);
+    return session?.removedAt ? session : null;
+  }
+
+  /** Holds a session still until the transaction ends; a 404 where it is not there. */
+  async lock(manager: EntityManager, clubId: string, id: string): Promise<TrainingSession> {
+    const session = await this.training.lock(manager, clubId, id);
+    if (!session) throw notFound('session');
+    return session;
+  }
+
+  /** Sessions by id, removed ones too: what was logged in one is history. */
+  async byIds(ids: readonly string[]): Promise<Map<string, TrainingSession>> {
+    return new Map((await this.training.byIds([...new Set(ids)])).map((each) => [each.id, each]));
+  }
+
+  next(lifterId: string, today: string): Promise<TrainingSession | null> {
+    return this.training.next(lifterId, today);
+  }
+
+  async nextOf(lifterIds: readonly string[], today: string): Promise<Map<string, TrainingSession>> {
+    return new Map((await this.training.nextOf(lifterIds, today)).map((each) => [each.lifterId, each]));
+  }
+
+  onDay(clubId: string, day: string): Promise<TrainingSession[]> {
+    return this.training.onDay(clubId, day, MOST_A_DAY);
+  }
+
+  between(lifterId: string, from: string, to: string, manager?: EntityManager): Promise<TrainingSession[]> {
+    return this.training.between(lifterId, from, to, manager);
+  }
+
+  laterInSeries(session: TrainingSession): Promise<TrainingSession[]> {
+    return session.seriesId ? this.training.laterInSeries(session) : Promise.resolve([]);
+  }
+
+  plannedSets(sessionIds: readonly string[], manager?: EntityManager): Promise<PlannedSet[]> {
+    return this.training.plannedSets(sessionIds, manager);
+  }
+
+  venuesSince(lifterId: string, since: string): Promise<string[]> {
+    return this.training.venuesSince(lifterId, since);
+  }
+
+  sessionsByVenue(clubId: string): Promise<Map<string, number>> {
+    return this.training.sessionsByVenue(clubId);
+  }
+
+  /** Sessions that are still to come at a venue. */
+  aheadAt(clubId: string, venueId: string, today: string): Promise<number> {
+    return this.training.aheadAt(clubId, venueId, today);
+  }
+
+  /** Writes a session with its sets, new or at the version its editor saw. */
+  async save(
+    manager: EntityManager,
+    owner: Pick<TrainingSession, 'clubId' | 'lifterId'>,
+    id: string,
+    seen: number,
+    content: SessionContent,
+    sets: readonly PlannedSet[],
+    more: Partial<Pick<TrainingSession, 'seriesId' | 'holdKind'>> = {},
+  ): Promise<Saved> {
+    const { clubId, lifterId } = owner;
+    const saved = await saveVersion(manager, TrainingSession, {
+      ...{ id, seen, content, what: 'session' },
+      owner: { clubId, lifterId },
+      fresh: { ...NEW_SESSION, ...more },
+    });
+    if (saved === 'same') {
+      if (sameSets(await this.training.plannedSets([id], manager), sets)) return saved;
+      // The same lines make other sets where the lifter's max is another one now.
+      await this.change({ id, clubId, lifterId }, seen, {}, manager);
+    }
+    await this.training.replaceSets(manager, id, sets);
+    return saved === 'same' ? 'changed' : saved;
+  }
+
+  /** Changes part of a session that is at the version seen. */
+  change(
+    session: Pick<TrainingSession, 'id' | 'clubId' | 'lifterId'>,
+    seen: number,
+    part: Partial<TrainingSession>,
+    manager: EntityManager = this.db.manager,
+  ): Promise<void> {
+    const { id, clubId, lifterId } = session;
+    const owner = { clubId, lifterId };
+    return changeVersion(manager, TrainingSession, { ...{ id, owner, seen, part, what: 'session' } });
+  }
+
+  /** Ends a session, or opens it again where `at` is null. The plan stays as it is, so its version does too. */
+  async finish({ id, clubId }: TrainingSession, at: Date | null, note: string | null): Promise<void> {
+    await this.db
+      .getRepository(TrainingSession)
+      .update({ id, clubId }, { finished: at !== null, finishedAt: at, noteToLifter: note });
+  }
+
+  async addMany(
+    manager: EntityManager,
+    sessions: readonly TrainingSession[],
+    sets: readonly PlannedSet[],
+  ): Promise<void> {
+    await insertMany(manager, TrainingSession, sessions);
+    await insertMany(manager, PlannedSet, sets);
+  }
+}
+
+/** Are the sets of two plans alike, in order, whatever their ids? */
+export function sameSets(a: readonly PlannedSet[], b: readonly PlannedSet[]): boolean {
+  return a.length === b.length && a.every((set, i) => sameSet(set, b[i]!));
+}
+
+const NEW_SESSION: Partial<TrainingSession> = {
+  seriesId: null,
+  removedAt: null,
+  holdKind: 'frontRackHold',
+  finished: false,
+  finishedAt: null,
+  noteToLifter: null,
+};

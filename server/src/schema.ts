@@ -1,0 +1,34 @@
+import { FIRST_MIGRATIONS } from './records/schema/index.ts';
+import { ClubTimeZone1766000000014 } from './records/clubs/migrations/0014-club-time-zone.ts';
+import { AccountsRemoved1766000000015 } from './records/accounts/migrations/0015-accounts-removed.ts';
+import { LiftersOfAClub1766000000016 } from './records/lifters/migrations/0016-lifters-of-a-club.ts';
+import { HandsChecksOfAClub1766000000017 } from './records/hands-checks/migrations/0017-hands-checks-of-a-club.ts';
+import { MeetsOfAClub1766000000018 } from './records/meets/migrations/0018-meets-of-a-club.ts';
+import { SessionsOfAClub1766000000019 } from './records/training/migrations/0019-sessions-of-a-club.ts';
+import { SeasonMarksOfAClub1766000000020 } from './records/hold-blocks/migrations/0020-season-marks-of-a-club.ts';
+import { LogOfAClub1766000000021 } from './records/log/migrations/0021-log-of-a-club.ts';
+import { CallOverridesOfAClub1766000000022 } from './records/call-overrides/migrations/0022-call-overrides-of-a-club.ts';
+import { HoldDecisionsOfAClub1766000000023 } from './records/hold-decisions/migrations/0023-hold-decisions-of-a-club.ts';
+import { SqueezeTestsOfAClub1766000000024 } from './records/squeeze/migrations/0024-squeeze-tests-of-a-club.ts';
+import { GripperAttemptsOfAClub1766000000025 } from './records/grippers/migrations/0025-gripper-attempts-of-a-club.ts';
+import { LinksOfAClub1766000000026 } from './records/sharing/migrations/0026-links-of-a-club.ts';
+import { LogKeepsWhatWasHeld1766000000027 } from './records/log/migrations/0027-log-keeps-what-was-held.ts';
+
+/** Every change of the schema, in order; each stands in the folder of the noun whose tables it changes. */
+export const MIGRATIONS = [
+  ...FIRST_MIGRATIONS,
+  ClubTimeZone1766000000014,
+  AccountsRemoved1766000000015,
+  LiftersOfAClub1766000000016,
+  HandsChecksOfAClub1766000000017,
+  MeetsOfAClub1766000000018,
+  SessionsOfAClub1766000000019,
+  SeasonMarksOfAClub1766000000020,
+  LogOfAClub1766000000021,
+  CallOverridesOfAClub1766000000022,
+  HoldDecisionsOfAClub1766000000023,
+  SqueezeTestsOfAClub1766000000024,
+  GripperAttemptsOfAClub1766000000025,
+  LinksOfAClub1766000000026,
+  LogKeepsWhatWasHeld1766000000027,
+];

@@ -1,0 +1,150 @@
+import {
+  findLift,
+  sayCall,
+  setDemand,
+  SET_ROLE_NAMES,
+  type HoldEquipment,
+  type HoldPrescription,
+  type SetCall,
+} from '@iron-clasp/core';
+import type {
+  CalledSet,
+  CurveDemand,
+  LoggedHoldView,
+  LoggedSetView,
+  OverrideView,
+  SessionHead,
+} from '@iron-clasp/contract';
+import type { KnownOverride } from '../../records/call-overrides/call-overrides.service.ts';
+import type { Venue } from '../../records/kit/kit.entity.ts';
+import type { LoggedHold, LoggedSet } from '../../records/log/log.entity.ts';
+import type { PlannedSet } from '../../records/training/training.entity.ts';
+import type { LifterProfile } from '../../evidence/lifter-today/lifter-today.service.ts';
+import type { SessionFacts } from '../../evidence/session/session-facts.service.ts';
+import { liftOf } from '../../evidence/session/session-parts.ts';
+import { loadBelow, loadOn } from '../../advice/calls/load-on.ts';
+
+export function headOf({ session, profile, kit }: SessionFacts, venues: readonly Venue[]): SessionHead {
+  const { id, name, chalk, note } = kit.venue;
+  return {
+    id: session.id,
+    lifterId: profile.lifter.id,
+    lifterName: profile.lifter.name,
+    title: session.title,
+    on: session.heldOn,
+    version: session.version,
+    venue: { id, name, chalk, note },
+    bars: kit.bars.map(({ id: barId, name: barName, diameter }) => ({ id: barId, name: barName, diameter })),
+    bar: { id: kit.bar.id, name: kit.bar.name, mass: kit.bar.mass, diameter: kit.bar.diameter },
+    venues: venues.map((each) => ({ id: each.id, name: each.name, chalk: each.chalk })),
+  };
+}
+
+export function overridesOf(
+  set: PlannedSet,
+  overrides: readonly KnownOverride[],
+): Pick<CalledSet, 'override' | 'overrides'> {
+  const views = overrides.filter((each) => each.setIds.includes(set.id)).map(overrideView);
+  return { override: views.find((each) => !each.undone) ?? null, overrides: views };
+}
+
+function overrideView({
+  id,
+  choice,
+  sideUnder,
+  reason,
+  by,
+  at,
+  undoneBy,
+  undoneAt,
+}: KnownOverride): OverrideView {
+  const undone = undoneBy && undoneAt ? { by: undoneBy, at: undoneAt } : null;
+  return { id, choice, sideUnder, reason, by, at, undone };
+}
+
+export function calledSet(
+  set: PlannedSet,
+  call: SetCall,
+  equipment: HoldEquipment,
+  done: LoggedSet | undefined,
+): Omit<CalledSet, 'override' | 'overrides' | 'fault'> {
+  return {
+    id: set.id,
+    liftId: set.liftId,
+    liftName: liftOf(set).name,
+    role: set.role,
+    planned: set.load,
+    loading: loadOn(set, equipment),
+    reps: set.reps,
+    style: set.style,
+    seconds: set.seconds,
+    line: sayCall(call),
+    call,
+    lighter: call.lighterLoad === undefined ? null : loadBelow(set, call.lighterLoad, equipment),
+    done: done ? loggedSet(done) : null,
+  };
+}
+
+export function loggedSet(row: LoggedSet): LoggedSetView {
+  const { id, plannedSetId, load, reps, style, seconds, diameter, grip, sideUnder, strapped } = row;
+  const { slippedAtRep, chalk } = row;
+  const { pain, confidence, cause, note } = row;
+  return {
+    ...{ id, plannedSetId, load, reps, style, seconds, diameter, grip, sideUnder, strapped },
+    ...{ slippedAtRep, chalk },
+    ...{ pain, confidence, cause, note },
+    doneAt: row.doneAt.toISOString(),
+  };
+}
+
+export function loggedHold(row: LoggedHold): LoggedHoldView {
+  const { id, kind, liftId, load, seconds, target, ended, grip, sideUnder, chalk, diameter, place } = row;
+  return {
+    ...{ id, kind, liftId, load, seconds, target, ended, grip, sideUnder, chalk, diameter, place },
+    doneAt: row.doneAt.toISOString(),
+  };
+}
+
+/** What the session's heaviest bare-handed sets and its hold ask: one mark a lift and role. */
+export function demandsOf(
+  sets: readonly PlannedSet[],
+  calls: readonly SetCall[],
+  hold: HoldPrescription | null,
+): CurveDemand[] {
+  const heaviest = new Map<string, CurveDemand>();
+  sets.forEach((set, i) => {
+    const { demand, grip, choice } = calls[i]!;
+    if (!demand || !grip || choice === 'straps' || set.role === 'warmup') return;
+    const label = `${liftOf(set).name}, ${SET_ROLE_NAMES[set.role]}`;
+    const known = heaviest.get(label);
+    if (!known || demand.load > known.load) heaviest.set(label, { kind: 'session', label, ...demand, grip });
+  });
+  const marks = [...heaviest.values()];
+  const lift = hold && findLift(hold.lift);
+  // Only what hangs from a bar in front lies on this curve as it is written.
+  return hold && !hold.barred && lift?.curve === 'support' && lift.loadMeans === 'total'
+    ? [
+        ...marks,
+        { kind: 'session', label: lift.name, load: hold.load, seconds: hold.seconds, grip: hold.grip },
+      ]
+    : marks;
+}
+
+/** What the attempts of the next meet ask, in the bare grip that the next top set is called with. */
+export function attemptsOf(
+  { nextMeet }: LifterProfile,
+  sets: readonly PlannedSet[],
+  calls: readonly SetCall[],
+): CurveDemand[] {
+  if (!nextMeet || nextMeet.straps) return [];
+  const top = sets.findIndex(
+    (set, i) => (set.role === 'top' || set.role === 'attempt') && calls[i]!.choice !== 'straps',
+  );
+  const grip = calls[top]?.grip;
+  return nextMeet.attempts.map((attempt, i) => ({
+    kind: 'attempt',
+    label: `${nextMeet.name}, attempt ${i + 1}`,
+    ...setDemand({ lift: 'deadlift.conventional', reps: 1, load: attempt }),
+    grip: grip ?? 'mixed',
+  }));
+}

@@ -1,0 +1,17 @@
+import { Module } from '@nestjs/common';
+import { CurvesModule } from '../../evidence/curves/curves.module.ts';
+import { HandsChecksModule } from '../../records/hands-checks/hands-checks.module.ts';
+import { LiftersModule } from '../../records/lifters/lifters.module.ts';
+import { LogModule } from '../../records/log/log.module.ts';
+import { MeetsModule } from '../../records/meets/meets.module.ts';
+import { SqueezeModule } from '../../records/squeeze/squeeze.module.ts';
+import { ClubController } from './club.controller.ts';
+import { ClubService } from './club.service.ts';
+
+/** Who needs the coach, over all lifters. */
+@Module({
+  imports: [CurvesModule, HandsChecksModule, LiftersModule, LogModule, MeetsModule, SqueezeModule],
+  controllers: [ClubController],
+  providers: [ClubService],
+})
+export class ClubViewModule {}

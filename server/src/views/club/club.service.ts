@@ -1,0 +1,200 @@
+import { Injectable } from '@nestjs/common';
+import {
+  ATTENTION_LEVELS,
+  curveOverTime,
+  findAttention,
+  fitHoldCurve,
+  gripWork,
+  GRIPS,
+  HISTORY_NAMES,
+  MEET_NEAR_DAYS,
+  holdProbability,
+  REFERENCE_SHARE_OF_DEADLIFT,
+  setDemand,
+  SIDES,
+  type AttentionFacts,
+  type AttentionFinding,
+  type Grip,
+} from '@iron-clasp/core';
+import type { ClubCurvesEvent, ClubView } from '@iron-clasp/contract';
+import { Observable } from 'rxjs';
+import { daysBetween, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
+import { Days } from '../../platform/days/days.ts';
+import { HandsChecksService } from '../../records/hands-checks/hands-checks.service.ts';
+import type { Lifter } from '../../records/lifters/lifter.entity.ts';
+import { LiftersService } from '../../records/lifters/lifters.service.ts';
+import type { LoggedHold, LoggedSet } from '../../records/log/log.entity.ts';
+import { LogService } from '../../records/log/log.service.ts';
+import type { Meet } from '../../records/meets/meet.entity.ts';
+import { MeetsService } from '../../records/meets/meets.service.ts';
+import type { SqueezeTestRow } from '../../records/squeeze/squeeze.entity.ts';
+import { SqueezeService } from '../../records/squeeze/squeeze.service.ts';
+import { CurvesService } from '../../evidence/curves/curves.service.ts';
+import { gripItems } from '../../evidence/holds/grip-events.ts';
+import { UNCHECKED_HANDS } from '../../evidence/lifter-today/lifter-today.service.ts';
+import { latestReading } from '../../evidence/squeeze/squeeze-tests.ts';
+
+/** Weeks over which every curve is fitted, and how far back observations are wanted for the oldest. */
+const WEEKS = 26;
+const MEMORY_DAYS = WEEKS * 7 + 200;
+
+@Injectable()
+export class ClubService {
+  constructor(
+    private readonly lifters: LiftersService,
+    private readonly checks: HandsChecksService,
+    private readonly meets: MeetsService,
+    private readonly squeezes: SqueezeService,
+    private readonly log: LogService,
+    private readonly curves: CurvesService,
+    private readonly days: Days,
+  ) {}
+
+  /** Who needs attention and why, the gravest first. */
+  async view(club: ClubRef): Promise<ClubView> {
+    const today = this.days.today(club);
+    const week = shiftDay(today, -6);
+    const all = await this.lifters.onRack(club.id);
+    const ids = all.map((each) => each.id);
+    const [histories, checks, bare, tests, meets, sets, holds] = await Promise.all([
+      this.lifters.histories(ids),
+      this.checks.latestOf(ids),
+      this.log.bareFortnights(ids, today),
+      this.squeezes.testsOf(ids),
+      this.meets.nextOf(ids, today),
+      this.log.setsSince(ids, week),
+      this.log.holdsSince(ids, week),
+    ]);
+    const own = {
+      tests: grouped(tests),
+      sets: grouped(sets),
+      holds: grouped(holds),
+    };
+    const read: { id: string; name: string; findings: AttentionFinding[] }[] = [];
+    for (const lifter of all) {
+      const { id, name } = lifter;
+      const meet = meets.get(id);
+      const uncleared = (histories.get(id) ?? []).filter((flag) => !flag.cleared);
+      const about: AttentionFacts = {
+        hands: checks.get(id)?.hands ?? UNCHECKED_HANDS,
+        slips: bare.get(id) ?? { recent: 0, recentSets: 0, before: 0, beforeSets: 0 },
+        uncleared: uncleared.map(({ kind }) => HISTORY_NAMES[kind]),
+        ...squeezeFacts(own.tests.get(id) ?? [], today),
+        ...workFacts(lifter, own.sets.get(id) ?? [], own.holds.get(id) ?? [], today),
+        ...(meet && { meet: await this.meetFacts(club, lifter, meet, today) }),
+      };
+      read.push({ id, name, findings: findAttention(about) });
+    }
+    const gravity = ({ findings }: (typeof read)[number]): number =>
+      Math.min(...findings.map((found) => ATTENTION_LEVELS.indexOf(found.level)));
+    return {
+      today,
+      lifters: read
+        .filter((each) => each.findings.length > 0)
+        .sort((a, b) => gravity(a) - gravity(b) || b.findings.length - a.findings.length),
+      quiet: read.filter((each) => each.findings.length === 0).map(({ id, name }) => ({ id, name })),
+    };
+  }
+
+  /** Fits every lifter's curve over all weeks, telling each as it is done; whoever stops listening stops the work. */
+  allCurves(club: ClubRef): Observable<{ data: ClubCurvesEvent }> {
+    return new Observable((listener) => {
+      const work = async (): Promise<void> => {
+        const today = this.days.today(club);
+        const lifters = await this.lifters.onRack(club.id);
+        const total = lifters.length;
+        listener.next({ data: { done: 0, total, lifter: null } });
+        const days = Array.from({ length: WEEKS + 1 }, (_, i) => 7 * (WEEKS - i));
+        for (const [i, lifter] of lifters.entries()) {
+          if (listener.closed) return;
+          const { id, name, deadliftMax } = lifter;
+          const observations = await this.curves.observations(club, lifter, 'support', MEMORY_DAYS);
+          const then = [];
+          for (const ago of days) {
+            if (listener.closed) return;
+            then.push(
+              ...curveOverTime(observations, [ago], {
+                referenceLoad: REFERENCE_SHARE_OF_DEADLIFT * deadliftMax,
+              }),
+            );
+            // Others are served between two fits.
+            await new Promise((resolve) => setImmediate(resolve));
+          }
+          const weeks = then.map(({ daysAgo, tenSeconds, curve }) => ({
+            on: shiftDay(today, -daysAgo),
+            tenSeconds,
+            behind: curve.evidence.observations,
+          }));
+          listener.next({ data: { done: i + 1, total, lifter: { id, name, weeks } } });
+        }
+        listener.complete();
+      };
+      work().catch((error: unknown) => listener.error(error));
+    });
+  }
+
+  /** The meet, and how likely the lifter's best bare grip holds its last attempt. */
+  private async meetFacts(
+    club: ClubRef,
+    lifter: Lifter,
+    meet: Meet,
+    today: string,
+  ): Promise<NonNullable<AttentionFacts['meet']>> {
+    const days = daysBetween(today, meet.heldOn);
+    const base = { name: meet.name, days };
+    // Where straps are allowed they are used, and the hand is not what gives out.
+    if (days > MEET_NEAR_DAYS || meet.straps || meet.attempts.length === 0) return base;
+    const load = meet.attempts.at(-1)!;
+    const curve = this.curves.fit(lifter, await this.curves.observations(club, lifter));
+    const demand = setDemand({ lift: 'deadlift.conventional', reps: 1, load });
+    // Two attempts come before it.
+    const chance = Math.max(
+      ...bareGrips(lifter.hookStage).map((grip) =>
+        holdProbability(curve, { ...demand, grip, earlierHolds: 2 }),
+      ),
+    );
+    return { ...base, third: { load, chance, asked: lifter.thresholds.attempt } };
+  }
+}
+
+/** Grips a lifter may take to a meet: the hook only where it has been carried to top sets. */
+function bareGrips(hookStage: string): Grip[] {
+  return GRIPS.filter((grip) => grip !== 'hook' || hookStage === 'carry' || hookStage === 'settled');
+}
+
+function grouped<Row extends { readonly lifterId: string }>(rows: readonly Row[]): Map<string, Row[]> {
+  const groups = new Map<string, Row[]>();
+  for (const row of rows) {
+    const group = groups.get(row.lifterId);
+    if (group) group.push(row);
+    else groups.set(row.lifterId, [row]);
+  }
+  return groups;
+}
+
+function squeezeFacts(
+  tests: readonly SqueezeTestRow[],
+  today: string,
+): Pick<AttentionFacts, 'tests' | 'daysSinceTest' | 'squeezeDown'> {
+  const last = tests[0]?.testedOn;
+  const hands = latestReading(tests)?.reading.hands;
+  return {
+    tests: tests.length > 0,
+    ...(last && { daysSinceTest: Math.max(0, daysBetween(last, today)) }),
+    squeezeDown: SIDES.filter((side) => hands?.[side]?.sustainedDrop),
+  };
+}
+
+/** Closing against opening of the week; by working figures, since a ratio hardly turns on the lifter's own curve. */
+function workFacts(
+  { deadliftMax, bodyMass }: Lifter,
+  sets: readonly LoggedSet[],
+  holds: readonly LoggedHold[],
+  today: string,
+): Pick<AttentionFacts, 'closingToOpening'> {
+  const items = gripItems(sets, holds, bodyMass);
+  if (items.length === 0) return {};
+  const support = fitHoldCurve([], { referenceLoad: REFERENCE_SHARE_OF_DEADLIFT * deadliftMax });
+  const work = gripWork({ today, items, curves: { support } });
+  return work.total > 0 ? { closingToOpening: work.closingToOpening } : {};
+}

@@ -1,0 +1,105 @@
+import { Injectable } from '@nestjs/common';
+import {
+  curveOverTime,
+  holdProbability,
+  medianLoad,
+  REFERENCE_SHARE_OF_DEADLIFT,
+  worthOf,
+  type HoldCurve,
+} from '@iron-clasp/core';
+import type { CurveMonthsView, CurvePoint, CurveView } from '@iron-clasp/contract';
+import { shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
+import { TrainingService } from '../../records/training/training.service.ts';
+import { CurvesService, MEMORY_DAYS, type LoggedObservation } from '../../evidence/curves/curves.service.ts';
+import { LifterTodayService } from '../../evidence/lifter-today/lifter-today.service.ts';
+import { SessionFactsService } from '../../evidence/session/session-facts.service.ts';
+import { CallsService } from '../../advice/calls/calls.service.ts';
+import { SessionHoldsService } from '../../advice/holds/session-holds.service.ts';
+import { attemptsOf, demandsOf } from '../calls/call-views.ts';
+
+/** Stops that were nearly certain say little; a drawing leaves them out. */
+const TELLING_BELOW = 0.97;
+const MOST_POINTS = 400;
+/** How far back the curve is shown, and the step between two of it, days. */
+const BACK = 182;
+const STEP = 14;
+
+@Injectable()
+export class CurveViewService {
+  constructor(
+    private readonly lifters: LifterTodayService,
+    private readonly training: TrainingService,
+    private readonly facts: SessionFactsService,
+    private readonly curves: CurvesService,
+    private readonly calls: CallsService,
+    private readonly holds: SessionHoldsService,
+  ) {}
+
+  /** The lifter's clasp curve with the points behind it and what the next session and the next meet ask. */
+  async view(club: ClubRef, lifterId: string): Promise<CurveView> {
+    const profile = await this.lifters.profile(club, lifterId);
+    const session = await this.training.next(lifterId, profile.today);
+    if (!session) {
+      const observations = await this.curves.observations(club, profile.lifter);
+      const curve = this.curves.fit(profile.lifter, observations);
+      return viewOf(curve, observations, attemptsOf(profile, [], []));
+    }
+    const facts = await this.facts.ofSession(club, session, profile);
+    const calls = this.calls.callAll(facts);
+    const { hold } = await this.holds.of(club, { ...facts, holdsDone: [] });
+    const demands = [...demandsOf(facts.sets, calls, hold), ...attemptsOf(profile, facts.sets, calls)];
+    return viewOf(facts.curve, facts.observations, demands);
+  }
+
+  /** How the lifter's curve moved over half a year, a fit every fortnight from what was logged by then. */
+  async months(club: ClubRef, lifterId: string): Promise<CurveMonthsView> {
+    const { lifter, today } = await this.lifters.profile(club, lifterId);
+    // Observations are wanted as far back again for the oldest curve.
+    const observations = await this.curves.observations(club, lifter, 'support', BACK + MEMORY_DAYS);
+    const oldest = Math.max(0, ...observations.map((each) => each.ageDays));
+    const days = Array.from({ length: BACK / STEP + 1 }, (_, i) => BACK - i * STEP);
+    const known = days.filter((ago) => ago === 0 || ago <= oldest);
+    const then = curveOverTime(observations, known, {
+      referenceLoad: REFERENCE_SHARE_OF_DEADLIFT * lifter.deadliftMax,
+    });
+    return {
+      then: then.map(({ daysAgo, curve, tenSeconds, thirtySeconds }) => ({
+        ...{ on: shiftDay(today, -daysAgo), curve, tenSeconds, thirtySeconds },
+      })),
+    };
+  }
+}
+
+function viewOf(
+  curve: HoldCurve,
+  observations: readonly LoggedObservation[],
+  demands: CurveView['demands'],
+): CurveView {
+  return {
+    curve,
+    points: pointsOf(curve, observations),
+    readOuts: {
+      tenSeconds: medianLoad(curve, { seconds: 10 }),
+      thirtySeconds: medianLoad(curve, { seconds: 30 }),
+      worth: (['mixed', 'hook', 'noChalk'] as const).map((effect) => ({
+        effect,
+        estimate: worthOf(curve, effect)!,
+      })),
+    },
+    demands,
+  };
+}
+
+/** The points worth drawing: every hold and slip, and those stops that came near the limit; the newest first. */
+function pointsOf(curve: HoldCurve, observations: readonly LoggedObservation[]): CurvePoint[] {
+  return observations
+    .filter(
+      (each) =>
+        each.source === 'hold' || each.ended === 'slipped' || holdProbability(curve, each) < TELLING_BELOW,
+    )
+    .sort((a, b) => a.ageDays - b.ageDays)
+    .slice(0, MOST_POINTS)
+    .map(({ load, seconds, ended, grip, ageDays, source }) => ({
+      ...{ load, seconds, ended, grip: grip!, ageDays, source },
+    }));
+}

@@ -1,0 +1,18 @@
+import { Module } from '@nestjs/common';
+import { CallsAdviceModule } from '../../advice/calls/calls.module.ts';
+import { SessionFactsModule } from '../../evidence/session/session-facts.module.ts';
+import { SqueezeModule } from '../../records/squeeze/squeeze.module.ts';
+import { TrainingModule } from '../../records/training/training.module.ts';
+import { CallsViewModule } from '../calls/calls.module.ts';
+import { FloorController } from './floor.controller.ts';
+import { FloorService } from './floor.service.ts';
+import { Live } from './live.ts';
+
+/** Sessions on the floor, and those who follow them. */
+@Module({
+  imports: [CallsAdviceModule, SessionFactsModule, SqueezeModule, TrainingModule, CallsViewModule],
+  controllers: [FloorController],
+  providers: [FloorService, Live],
+  exports: [Live],
+})
+export class FloorViewModule {}

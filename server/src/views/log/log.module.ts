@@ -1,0 +1,16 @@
+import { Module } from '@nestjs/common';
+import { LoggingAdviceModule } from '../../advice/logging/logging.module.ts';
+import { LiftersModule } from '../../records/lifters/lifters.module.ts';
+import { LogModule } from '../../records/log/log.module.ts';
+import { CallsViewModule } from '../calls/calls.module.ts';
+import { FloorViewModule } from '../floor/floor.module.ts';
+import { LogController } from './log.controller.ts';
+import { LogViewService } from './log.service.ts';
+
+/** The log, and logging. */
+@Module({
+  imports: [LoggingAdviceModule, LiftersModule, LogModule, CallsViewModule, FloorViewModule],
+  controllers: [LogController],
+  providers: [LogViewService],
+})
+export class LogViewModule {}

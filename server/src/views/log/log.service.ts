@@ -1,0 +1,60 @@
+import { Injectable } from '@nestjs/common';
+import { findLift, HOLD_KINDS_BY_ID } from '@iron-clasp/core';
+import type { CorrectionView, LogEntry, LogView } from '@iron-clasp/contract';
+import type { ClubRef } from '../../platform/days/club-day.ts';
+import { pageOf, readKey } from '../../platform/http/paging.ts';
+import { LiftersService } from '../../records/lifters/lifters.service.ts';
+import type { LogFilter, LogRow } from '../../records/log/log.repository.ts';
+import { LogService } from '../../records/log/log.service.ts';
+import type { TrainingSession } from '../../records/training/training.entity.ts';
+
+/** Entries on one page of the log. */
+const PAGE = 60;
+
+@Injectable()
+export class LogViewService {
+  constructor(
+    private readonly log: LogService,
+    private readonly lifters: LiftersService,
+  ) {}
+
+  /** A page of the lifter's log by day, the latest first. */
+  async page(
+    club: ClubRef,
+    lifterId: string,
+    filter: LogFilter,
+    before: string | undefined,
+  ): Promise<LogView> {
+    await this.lifters.known(club.id, lifterId);
+    const { rows, sessions, corrections } = await this.log.page(lifterId, filter, readKey(before), PAGE + 1);
+    const { items, next } = pageOf(rows, PAGE, (row) => ({ value: row.done_at.toISOString(), id: row.id }));
+    const entries = items.map((row) =>
+      entryOf(row, sessions.get(row.session_id)!, corrections.get(row.id) ?? []),
+    );
+    return { entries, next };
+  }
+}
+
+function entryOf(
+  row: LogRow,
+  { heldOn, title, noteToLifter }: TrainingSession,
+  corrections: readonly CorrectionView[],
+): LogEntry {
+  const lift = findLift(row.lift_id);
+  const { id, kind, role, load, reps, seconds, target, grip, strapped, chalk } = row;
+  const { ended, pain, confidence, cause, note } = row;
+  return {
+    ...{ id, kind, role, load, reps, seconds, target, grip, strapped, chalk },
+    ...{ ended, pain, confidence, cause, note, corrections },
+    sessionId: row.session_id,
+    doneAt: row.done_at.toISOString(),
+    day: heldOn,
+    ...{ title, noteToLifter },
+    liftName: row.hold_kind ? HOLD_KINDS_BY_ID[row.hold_kind].name : (lift?.name ?? row.lift_id),
+    gripped: row.hold_kind !== null || (lift?.grips ?? true),
+    sideUnder: row.side_under,
+    slippedAtRep: row.slipped_at_rep,
+    /** A hang may carry nothing but the body. */
+    leastLoad: lift?.loadMeans === 'addedToBody' ? 0 : null,
+  };
+}

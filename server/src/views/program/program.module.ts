@@ -1,0 +1,11 @@
+import { Module } from '@nestjs/common';
+import { PlanningAdviceModule } from '../../advice/planning/planning.module.ts';
+import { KitModule } from '../../records/kit/kit.module.ts';
+import { ProgramsController } from './programs.controller.ts';
+
+/** Sessions as they are written. */
+@Module({
+  imports: [PlanningAdviceModule, KitModule],
+  controllers: [ProgramsController],
+})
+export class ProgramViewModule {}

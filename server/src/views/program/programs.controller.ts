@@ -1,0 +1,120 @@
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  HttpCode,
+  Param,
+  ParseIntPipe,
+  Post,
+  Put,
+  Query,
+} from '@nestjs/common';
+import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import {
+  MoveWeekRequest,
+  RepeatWeekRequest,
+  SessionRequest,
+  type SessionPlanView,
+  type VenueChoice,
+  type WeeksView,
+} from '@iron-clasp/contract';
+import type { SignedIn } from '../../platform/access/signed-in.ts';
+import { Who } from '../../platform/access/guard.ts';
+import { KnownDay, KnownId } from '../../platform/http/validation.ts';
+import { KitService } from '../../records/kit/kit.service.ts';
+import { ProgramsService } from '../../advice/planning/programs.service.ts';
+
+@ApiTags('programs')
+@Controller()
+export class ProgramsController {
+  constructor(
+    private readonly programs: ProgramsService,
+    private readonly kit: KitService,
+  ) {}
+
+  @Get('venues')
+  @ApiOperation({ summary: 'The club’s venues with what they can load, the busiest first' })
+  async venues(@Who() who: SignedIn): Promise<VenueChoice[]> {
+    // One without a bar cannot hold a session.
+    return (await this.kit.whole(who.club.id))
+      .filter(({ venue, kit }) => !venue.archivedAt && kit.bars.length > 0)
+      .map(({ venue, kit }) => ({
+        id: venue.id,
+        name: venue.name,
+        bars: kit.bars.map(({ id, name, mass, collars }) => ({ id, name, mass, collars })),
+        plates: kit.plates,
+        has: kit.has,
+      }));
+  }
+
+  @Get('sessions/:id/plan')
+  @ApiOperation({ summary: 'A session as it is written' })
+  plan(@Who() who: SignedIn, @Param('id', new KnownId('session')) id: string): Promise<SessionPlanView> {
+    return this.programs.plan(who.club, id, who.account.unit);
+  }
+
+  @Put('lifters/:lifter/sessions/:id')
+  @ApiOperation({
+    summary: 'Write a session under a client-made id, or change one at the version its editor saw',
+  })
+  save(
+    @Who() who: SignedIn,
+    @Param('lifter', new KnownId('lifter')) lifter: string,
+    @Param('id', new KnownId('session')) id: string,
+    @Body() body: SessionRequest,
+  ): Promise<SessionPlanView> {
+    return this.programs.save(who.club, lifter, id, body, who.account.unit);
+  }
+
+  @Delete('sessions/:id')
+  @HttpCode(204)
+  @ApiOperation({ summary: 'Take a session off the program; it can be taken back' })
+  remove(
+    @Who() who: SignedIn,
+    @Param('id', new KnownId('session')) id: string,
+    @Query('version', ParseIntPipe) version: number,
+  ): Promise<void> {
+    return this.programs.remove(who.club, id, version);
+  }
+
+  @Put('sessions/:id/restored')
+  @ApiOperation({ summary: 'Take a removed session back' })
+  restore(@Who() who: SignedIn, @Param('id', new KnownId('session')) id: string): Promise<SessionPlanView> {
+    return this.programs.restore(who.club, id, who.account.unit);
+  }
+
+  @Post('lifters/:lifter/weeks/:day/repeat')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Write a week into those that follow it; repeated, it changes nothing' })
+  repeat(
+    @Who() who: SignedIn,
+    @Param('lifter', new KnownId('lifter')) lifter: string,
+    @Param('day', new KnownDay()) day: string,
+    @Body() body: RepeatWeekRequest,
+  ): Promise<WeeksView> {
+    return this.programs.repeatWeek(who.club, lifter, day, body.weeks);
+  }
+
+  @Post('lifters/:lifter/weeks/:day/move')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Move a week to one that is free' })
+  moveWeek(
+    @Who() who: SignedIn,
+    @Param('lifter', new KnownId('lifter')) lifter: string,
+    @Param('day', new KnownDay()) day: string,
+    @Body() body: MoveWeekRequest,
+  ): Promise<WeeksView> {
+    return this.programs.moveWeek(who.club, lifter, day, body.to);
+  }
+
+  @Delete('lifters/:lifter/weeks/:day')
+  @ApiOperation({ summary: 'Take what is not begun of a week off the program' })
+  clearWeek(
+    @Who() who: SignedIn,
+    @Param('lifter', new KnownId('lifter')) lifter: string,
+    @Param('day', new KnownDay()) day: string,
+  ): Promise<WeeksView> {
+    return this.programs.clearWeek(who.club, lifter, day);
+  }
+}

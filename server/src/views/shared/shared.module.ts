@@ -1,0 +1,14 @@
+import { Module } from '@nestjs/common';
+import { SharingModule } from '../../records/sharing/sharing.module.ts';
+import { TrainingModule } from '../../records/training/training.module.ts';
+import { CallsViewModule } from '../calls/calls.module.ts';
+import { SharedViewService } from './shared.service.ts';
+import { SharingController } from './sharing.controller.ts';
+
+/** Links, invitations, and what their holders see. */
+@Module({
+  imports: [SharingModule, TrainingModule, CallsViewModule],
+  controllers: [SharingController],
+  providers: [SharedViewService],
+})
+export class SharedViewModule {}
