@@ -52,7 +52,7 @@ it('a second editor is shown both versions and decides', async () => {
     version: body.version,
   });
   await page.click('Save');
-  await page.says(/Somebody changed this lifter since the page was opened/);
+  await page.says(/This lifter was changed since the page was opened/);
   await page.says(/Save mine over theirs/);
   expect(await (await page.field('Best deadlift')).getAttribute('value')).toBe('150');
   await page.click('Take theirs');

@@ -3,10 +3,11 @@ import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import compression from 'compression';
 import cookieParser from 'cookie-parser';
-import { json } from 'express';
 import { AppModule } from './app.module.ts';
 import { Clock } from './platform/clock/clock.ts';
 import type { Config } from './platform/config/config.ts';
+import { jsonBodies } from './platform/http/bodies.ts';
+import { noStore } from './platform/http/no-store.ts';
 import { serveOpenApi } from './platform/http/open-api.ts';
 import { requestLog } from './platform/http/request-log.ts';
 import { signInLimit } from './platform/http/sign-in-limit.ts';
@@ -19,6 +20,8 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
   const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), {
     logger: config.logLevel === 'silent' ? false : ['error', 'warn'],
     abortOnError: false,
+    // Bodies are read by our own limits.
+    bodyParser: false,
   });
   prepare(app, config);
   return app;
@@ -30,13 +33,12 @@ export function prepare(app: NestExpressApplication, config: Config): void {
   app.use(requestLog(config.logLevel));
   app.use(securityHeaders());
   app.use(tellTime(app.get(Clock)));
+  app.use(noStore());
   app.use(compression());
   app.use(cookieParser());
   app.use('/api/session', signInLimit());
   app.use('/api/invitations', signInLimit());
-  // Force traces are long: four minutes at 80 Hz.
-  app.use(/^\/api\/lifters\/[^/]+\/squeeze-tests\//, json({ limit: '4mb' }));
-  app.useBodyParser('json', { limit: '256kb' });
+  app.use(jsonBodies());
   app.setGlobalPrefix('api');
   serveOpenApi(app);
   if (config.webRoot) serveWeb(app, config.webRoot);

@@ -60,7 +60,10 @@ async function application(databaseUrl: string, more: Partial<Config> = {}): Pro
     .overrideProvider(Clock)
     .useValue(new FixedClock())
     .compile();
-  const app = module.createNestApplication<NestExpressApplication>({ logger: false });
+  const app = module.createNestApplication<NestExpressApplication>({
+    logger: false,
+    bodyParser: false,
+  });
   prepare(app, config);
   await app.init();
   return app;

@@ -80,7 +80,7 @@ export function readTraceCsv(text: string, options: TraceCsvOptions = {}): ReadT
       `at most ${MOST_SAMPLES} samples: cut the trace into trials`,
       body.length,
     );
-  const header = first > 0 ? rows[first - 1]! : [];
+  const header = first > 0 ? rows[first - 1]!.map((name) => name.slice(0, LONGEST_NAME)) : [];
   const notes: string[] = [];
   const width = Math.max(...body.slice(0, 50).map((row) => row.length));
   const columns = columnsOf(header, width, notes);
@@ -120,9 +120,14 @@ function separatorOf(text: string): string {
   return lines.filter((line) => /\d\s+[-\d]/.test(line)).length >= lines.length / 2 ? ' ' : ',';
 }
 
+/** Characters of the longest number, and of what is read of a column's name. */
+const LONGEST_NUMBER = 40;
+const LONGEST_NAME = 200;
+
 /** A number as written, with a decimal comma where commas do not separate; NaN for anything else. */
 function numberOf(cell: string, separator: string): number {
-  if (cell === '') return Number.NaN;
+  // A longer cell is no number; matching it would take time by the square of its length.
+  if (cell === '' || cell.length > LONGEST_NUMBER) return Number.NaN;
   const plain = separator === ',' ? cell : cell.replace(',', '.');
   return /^[-+]?(\d+\.?\d*|\.\d+)(e[-+]?\d+)?$/i.test(plain) ? Number(plain) : Number.NaN;
 }

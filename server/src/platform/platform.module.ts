@@ -1,7 +1,9 @@
 import { Global, Module } from '@nestjs/common';
 import { APP_FILTER, APP_GUARD, APP_PIPE } from '@nestjs/core';
 import { SignedInGuard } from './access/guard.ts';
+import { HeavyReads } from './access/heavy-reads.ts';
 import { Owners } from './access/owners.ts';
+import { Streams } from './access/streams.ts';
 import { Clock } from './clock/clock.ts';
 import type { Config } from './config/config.ts';
 import { CONFIG } from './config/token.ts';
@@ -19,7 +21,9 @@ import { validationPipe } from './http/validation.ts';
     { provide: Clock, useFactory: (config: Config) => new Clock(config.clockShiftSeconds), inject: [CONFIG] },
     Days,
     Owners,
+    Streams,
+    HeavyReads,
   ],
-  exports: [Clock, Days, Owners],
+  exports: [Clock, Days, Owners, Streams, HeavyReads],
 })
 export class PlatformModule {}

@@ -51,9 +51,10 @@ export function useSending(accountId: string): void {
           // What the server has is known before the entry is let go: in between, nothing looks undone.
           keepCalls(client, view);
           outbox.acknowledge(entry);
-          // What opens a session is part of what it is called from: the floor is read anew.
+          // What opens a session is part of what it is called from: the floor is read anew, and before anything else is
+          // sent, else its answer would be older than that of a later set, and the lane would fall back.
           if (entry.kind === 'hands' || entry.kind === 'squeeze')
-            void client.invalidateQueries({ queryKey: ['floor', entry.sessionId] });
+            await client.invalidateQueries({ queryKey: ['floor', entry.sessionId] });
         } catch (error) {
           if (!(error instanceof ApiError) || error.passing) return;
           // Not refused, only not now: after signing in, or with a fresh token, it goes through.

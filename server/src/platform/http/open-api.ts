@@ -1,6 +1,12 @@
+import { createRequire } from 'node:module';
 import type { INestApplication } from '@nestjs/common';
 import { DocumentBuilder, SwaggerModule, type OpenAPIObject } from '@nestjs/swagger';
 import { validationMetadatasToSchemas } from 'class-validator-jsonschema';
+
+// Not among the package's typed exports: it is what says which class a nested body is of.
+const { defaultMetadataStorage } = createRequire(import.meta.url)('class-transformer/cjs/storage.js') as {
+  defaultMetadataStorage: never;
+};
 
 const ABOUT =
   'Loads are kg, times s, days YYYY-MM-DD. Changes carry the sign-in’s token, as GET /api/session gives it, in the ' +
@@ -43,7 +49,10 @@ export function serveOpenApi(app: INestApplication): void {
 type Schemas = NonNullable<NonNullable<OpenAPIObject['components']>['schemas']>;
 
 function withRules(document: OpenAPIObject): OpenAPIObject {
-  const rules = validationMetadatasToSchemas({ refPointerPrefix: '#/components/schemas/' }) as Schemas;
+  const rules = validationMetadatasToSchemas({
+    refPointerPrefix: '#/components/schemas/',
+    classTransformerMetadataStorage: defaultMetadataStorage,
+  }) as Schemas;
   for (const methods of Object.values(document.paths)) {
     for (const operation of Object.values(
       methods as Record<string, { responses?: Record<string, unknown> }>,

@@ -7,12 +7,16 @@ export interface PageKey {
   readonly id: string;
 }
 
-/** Reads a key as it was given out; null for the first page. */
-export function readKey(text: string | undefined): PageKey | null {
+/** Reads a key as it was given out, its value a text or a moment as the list is sorted; null for the first page. */
+export function readKey(text: string | undefined, sortedBy: 'text' | 'moment'): PageKey | null {
   if (!text) return null;
   try {
     const [value, id] = JSON.parse(Buffer.from(text, 'base64url').toString('utf8')) as unknown[];
-    if (typeof value === 'string' && isUUID(id)) return { value, id: id as string };
+    const sound =
+      sortedBy === 'moment'
+        ? typeof value === 'string' && MOMENT.test(value) && !Number.isNaN(Date.parse(value))
+        : typeof value === 'string' && isKept(value);
+    if (sound && isUUID(id)) return { value: value as string, id: id as string };
   } catch {
     // Told below, as any other key that is none.
   }
@@ -31,7 +35,15 @@ export function pageOf<Row>(
   return { items, next: Buffer.from(JSON.stringify([value, id])).toString('base64url') };
 }
 
-/** A word of the address that is given once; given twice it is not there. */
+/** A word of the address that is given once; given twice, or holding what the database cannot, it is not there. */
 export function oneWord(value: unknown): string | undefined {
-  return typeof value === 'string' && value.length <= 400 ? value : undefined;
+  return typeof value === 'string' && value.length <= 400 && isKept(value) ? value : undefined;
+}
+
+/** As `Date.toISOString` writes it: what keys are made of. */
+const MOMENT = /^2\d{3}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}\.\d{3}Z$/;
+
+/** Can PostgreSQL keep it? NUL is no character there, nor is half of a surrogate pair. */
+function isKept(text: string): boolean {
+  return !text.includes('\0') && !/[\ud800-\udfff]/u.test(text);
 }

@@ -55,7 +55,7 @@ function fromHttp(thrown: HttpException): Problem {
   const status = thrown.getStatus();
   if (status === 404) return new Problem(404, 'not-found', 'There is nothing at this address.');
   if (status === 413) return new Problem(413, 'too-large', 'That is too much at once for one request.');
-  if (status === 400)
+  if (status === 415 || status === 400)
     return new Problem(400, 'invalid-input', 'The request could not be read. Check what was sent.');
   return new Problem(status, 'refused', thrown.message);
 }

@@ -47,5 +47,5 @@ export const changedMeanwhile = (what: string): Problem =>
   new Problem(
     409,
     'changed-meanwhile',
-    `This ${what} was changed since the page was opened. Nothing of yours was saved or lost; reload to see the other version.`,
+    `This ${what} was changed since the page was opened. Nothing of yours was saved or lost: look at the other version, then save again.`,
   );

@@ -4,6 +4,14 @@ import { pino } from 'pino';
 import { pinoHttp, type HttpLogger } from 'pino-http';
 import type { Config } from '../config/config.ts';
 
+/** Addresses that open something to whoever holds them. */
+const SECRET = /^(\/(?:api\/)?(?:shared|invitations|join))\/[^/?]+/i;
+
+/** The address without its question, and without a secret that it may hold. */
+export function withoutSecrets(url: string): string {
+  return url.split('?')[0]!.replace(SECRET, '$1/…');
+}
+
 /** One structured line a request. Headers, cookies and bodies are not written: they hold secrets and health data. */
 export function requestLog(level: Config['logLevel']): HttpLogger<Request, Response> {
   return pinoHttp<Request, Response>({
@@ -13,7 +21,7 @@ export function requestLog(level: Config['logLevel']): HttpLogger<Request, Respo
       req: (request: { id: string; method: string; url: string }) => ({
         id: request.id,
         method: request.method,
-        url: request.url.split('?')[0],
+        url: withoutSecrets(request.url),
       }),
       res: (response: { statusCode: number }) => ({ status: response.statusCode }),
     },

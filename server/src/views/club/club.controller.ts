@@ -1,25 +1,33 @@
-import { Controller, Get, Sse } from '@nestjs/common';
+import { Controller, Get, Req, Sse, UseGuards, type MessageEvent } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import type { ClubCurvesEvent, ClubView } from '@iron-clasp/contract';
+import type { ClubView } from '@iron-clasp/contract';
+import type { Request } from 'express';
 import type { Observable } from 'rxjs';
 import type { SignedIn } from '../../platform/access/signed-in.ts';
 import { Who } from '../../platform/access/guard.ts';
+import { HeavyReads } from '../../platform/access/heavy-reads.ts';
+import { Streams } from '../../platform/access/streams.ts';
 import { ClubService } from './club.service.ts';
 
 @ApiTags('club')
 @Controller('club')
 export class ClubController {
-  constructor(private readonly club: ClubService) {}
+  constructor(
+    private readonly club: ClubService,
+    private readonly streams: Streams,
+  ) {}
 
+  @UseGuards(HeavyReads)
   @Get('attention')
   @ApiOperation({ summary: 'Who needs attention and why, over all lifters' })
   attention(@Who() who: SignedIn): Promise<ClubView> {
     return this.club.view(who.club);
   }
 
+  @UseGuards(HeavyReads)
   @Sse('curves')
   @ApiOperation({ summary: 'Fits every lifter’s curve over all weeks, telling each as it is done' })
-  curves(@Who() who: SignedIn): Observable<{ data: ClubCurvesEvent }> {
-    return this.club.allCurves(who.club);
+  curves(@Who() who: SignedIn, @Req() request: Request): Observable<MessageEvent> {
+    return this.streams.follow(request, this.club.allCurves(who.club));
   }
 }

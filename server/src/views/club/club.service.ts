@@ -97,13 +97,13 @@ export class ClubService {
   }
 
   /** Fits every lifter's curve over all weeks, telling each as it is done; whoever stops listening stops the work. */
-  allCurves(club: ClubRef): Observable<{ data: ClubCurvesEvent }> {
+  allCurves(club: ClubRef): Observable<ClubCurvesEvent> {
     return new Observable((listener) => {
       const work = async (): Promise<void> => {
         const today = this.days.today(club);
         const lifters = await this.lifters.onRack(club.id);
         const total = lifters.length;
-        listener.next({ data: { done: 0, total, lifter: null } });
+        listener.next({ done: 0, total, lifter: null });
         const days = Array.from({ length: WEEKS + 1 }, (_, i) => 7 * (WEEKS - i));
         for (const [i, lifter] of lifters.entries()) {
           if (listener.closed) return;
@@ -125,7 +125,7 @@ export class ClubService {
             tenSeconds,
             behind: curve.evidence.observations,
           }));
-          listener.next({ data: { done: i + 1, total, lifter: { id, name, weeks } } });
+          listener.next({ done: i + 1, total, lifter: { id, name, weeks } });
         }
         listener.complete();
       };

@@ -1,4 +1,15 @@
-import { Body, Controller, Delete, Get, HttpCode, Param, Put, Sse, type MessageEvent } from '@nestjs/common';
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  HttpCode,
+  Param,
+  Put,
+  Req,
+  Sse,
+  type MessageEvent,
+} from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import {
   ClockRequest,
@@ -8,10 +19,12 @@ import {
   type SessionEndView,
 } from '@iron-clasp/contract';
 import { isUUID } from 'class-validator';
-import { interval, map, merge, type Observable } from 'rxjs';
+import type { Request } from 'express';
+import type { Observable } from 'rxjs';
 import type { SignedIn } from '../../platform/access/signed-in.ts';
 import { LifterMay, Who } from '../../platform/access/guard.ts';
 import { TrainingService } from '../../records/training/training.service.ts';
+import { Streams } from '../../platform/access/streams.ts';
 import { notFound } from '../../platform/http/problem.ts';
 import { KnownId } from '../../platform/http/validation.ts';
 import { FloorService } from './floor.service.ts';
@@ -19,8 +32,6 @@ import { Live } from './live.ts';
 
 /** Sessions that one screen follows. */
 const MOST_FOLLOWED = 6;
-/** Ways on the network drop a stream that is silent for long, ms. */
-const HEARTBEAT = 15_000;
 
 @ApiTags('floor')
 @Controller()
@@ -29,6 +40,7 @@ export class FloorController {
     private readonly floor: FloorService,
     private readonly training: TrainingService,
     private readonly live: Live,
+    private readonly streams: Streams,
   ) {}
 
   @LifterMay({ session: 'id' })
@@ -98,12 +110,14 @@ export class FloorController {
 
   @Sse('live/:sessions')
   @ApiOperation({ summary: 'Follow up to six sessions, named with commas between: server-sent events' })
-  async follow(@Who() who: SignedIn, @Param('sessions') sessions: string): Promise<Observable<MessageEvent>> {
+  async follow(
+    @Who() who: SignedIn,
+    @Req() request: Request,
+    @Param('sessions') sessions: string,
+  ): Promise<Observable<MessageEvent>> {
     const ids = sessions.toLowerCase().split(',');
     if (ids.length > MOST_FOLLOWED || !ids.every((id) => isUUID(id))) throw notFound('session');
     for (const id of ids) await this.training.known(who.club.id, id);
-    const events = this.live.of(ids).pipe(map((event): MessageEvent => ({ data: event })));
-    const beats = interval(HEARTBEAT).pipe(map((): MessageEvent => ({ type: 'beat', data: '' })));
-    return merge(events, beats);
+    return this.streams.follow(request, this.live.of(ids));
   }
 }

@@ -26,7 +26,12 @@ export class LogViewService {
     before: string | undefined,
   ): Promise<LogView> {
     await this.lifters.known(club.id, lifterId);
-    const { rows, sessions, corrections } = await this.log.page(lifterId, filter, readKey(before), PAGE + 1);
+    const { rows, sessions, corrections } = await this.log.page(
+      lifterId,
+      filter,
+      readKey(before, 'moment'),
+      PAGE + 1,
+    );
     const { items, next } = pageOf(rows, PAGE, (row) => ({ value: row.done_at.toISOString(), id: row.id }));
     const entries = items.map((row) =>
       entryOf(row, sessions.get(row.session_id)!, corrections.get(row.id) ?? []),

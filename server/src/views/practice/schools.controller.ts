@@ -1,8 +1,9 @@
-import { Body, Controller, Get, Param, Patch, Put } from '@nestjs/common';
+import { Body, Controller, Get, Param, Patch, Put, UseGuards } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { ArchiveRequest, SchoolRequest, type ClubSchoolView, type SchoolsView } from '@iron-clasp/contract';
 import type { SignedIn } from '../../platform/access/signed-in.ts';
 import { Who } from '../../platform/access/guard.ts';
+import { HeavyReads } from '../../platform/access/heavy-reads.ts';
 import { KnownId } from '../../platform/http/validation.ts';
 import { PointEvidenceService } from '../../evidence/club/point-evidence.service.ts';
 import { ClubSchoolsService } from '../../advice/schools/club-schools.service.ts';
@@ -21,6 +22,7 @@ export class SchoolsController {
     return this.schools.all(who.club);
   }
 
+  @UseGuards(HeavyReads)
   @Get('evidence')
   @ApiOperation({ summary: 'The copies, and what the club’s own logs say where schools disagree' })
   async evidence(@Who() who: SignedIn): Promise<SchoolsView> {

@@ -52,7 +52,7 @@ export class ProfileViewService {
   }
 
   private async page(id: string, before?: string): Promise<LifterChangesView> {
-    const rows = await this.lifters.changes(id, readKey(before), PAGE + 1);
+    const rows = await this.lifters.changes(id, readKey(before, 'moment'), PAGE + 1);
     const { items, next } = pageOf(rows, PAGE, (row) => ({ value: row.changedAt.toISOString(), id: row.id }));
     const names = await this.accounts.names(items.map((row) => row.changedBy));
     return {

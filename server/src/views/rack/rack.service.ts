@@ -86,7 +86,7 @@ export class RackService {
 
   /** A page of the archived lifters, by name. */
   async archived(club: ClubRef, after: string | undefined): Promise<ArchivedView> {
-    const rows = await this.lifters.archived(club.id, readKey(after), ARCHIVE_PAGE + 1);
+    const rows = await this.lifters.archived(club.id, readKey(after, 'text'), ARCHIVE_PAGE + 1);
     const { items, next } = pageOf(rows, ARCHIVE_PAGE, (row) => ({ value: row.name, id: row.id }));
     return {
       lifters: items.map(({ id, name, sport, version, archivedAt }) => ({
