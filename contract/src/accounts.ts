@@ -1,6 +1,5 @@
 import { MASS_UNITS, type MassUnit } from '@iron-clasp/core';
-import { IsEmail } from 'class-validator';
-import { Optional, OneOf, Secret, Text } from './fields.ts';
+import { Email, OneOf, Optional, Secret } from './fields.ts';
 
 export const THEMES = ['light', 'dark'] as const;
 export type Theme = (typeof THEMES)[number];
@@ -8,8 +7,7 @@ export type Theme = (typeof THEMES)[number];
 const EMAIL = 'Type the e-mail address you signed up with.';
 
 export class SignInRequest {
-  @IsEmail({}, { message: EMAIL })
-  @Text(200, EMAIL)
+  @Email(EMAIL)
   email: string;
 
   @Secret(1, 200, 'Type your password.')

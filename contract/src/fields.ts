@@ -14,11 +14,13 @@ import {
   IsObject,
   IsString,
   IsUUID,
+  isEmail,
   Matches,
   Max,
   MaxLength,
   Min,
   MinLength,
+  ValidateBy,
   ValidateIf,
   ValidateNested,
 } from 'class-validator';
@@ -69,6 +71,22 @@ export function Secret(least: number, max: number, message: string): Decorate {
     MinLength(least, { message }),
     MaxLength(max, { message: `At most ${max} characters.` }),
     Matches(CLEAN, { message: MESSAGE_CLEAN }),
+  );
+}
+
+/** An e-mail address, trimmed. */
+export function Email(message: string): Decorate {
+  return all(
+    Transform(({ value }: { value: unknown }) => (typeof value === 'string' ? value.trim() : value)),
+    ValidateBy({
+      name: 'isEmail',
+      validator: {
+        // What is no text of ours is never shown to the parser of addresses, which fails on half of a surrogate pair.
+        validate: (value: unknown) =>
+          typeof value === 'string' && value.length <= 200 && CLEAN.test(value) && isEmail(value),
+        defaultMessage: () => message,
+      },
+    }),
   );
 }
 

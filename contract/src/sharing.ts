@@ -1,7 +1,6 @@
 import type { MassUnit } from '@iron-clasp/core';
-import { IsEmail } from 'class-validator';
 import type { CallsView } from './calls.ts';
-import { Secret, Text, Whole } from './fields.ts';
+import { Email, Secret, Whole } from './fields.ts';
 
 /** A read-only link to a lifter's coming sessions. */
 export class ShareRequest {
@@ -13,8 +12,7 @@ const EMAIL = 'Type the lifter’s e-mail address.';
 
 /** Invites a lifter to an account of their own. */
 export class InvitationRequest {
-  @IsEmail({}, { message: EMAIL })
-  @Text(200, EMAIL)
+  @Email(EMAIL)
   email: string;
 }
 

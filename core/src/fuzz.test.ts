@@ -214,6 +214,8 @@ const SOUND: Record<string, unknown[]> = {
   slipsOf: [[slippedSet]],
   observeLog: [{ sets: [slippedSet], holds: [loggedHold], bodyMass: 90 }, 'support'],
   closedOn: ['carry.handles', 29],
+  handWords: [core.SOUND_HAND],
+  sayHands: [{ left: core.SOUND_HAND, right: core.SOUND_HAND }, true],
   changeHold: [
     {
       kind: 'frontRackHold',

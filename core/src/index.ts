@@ -54,6 +54,7 @@ export {
 } from './hands/mixed-ledger.ts';
 export * from './hands/hook-stages.ts';
 export * from './hands/hand-reminders.ts';
+export * from './hands/say-hands.ts';
 
 // Calls.
 export * from './calls/set-role.ts';

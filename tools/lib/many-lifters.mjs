@@ -16,14 +16,14 @@ export async function manyLifters(databaseUrl, { lifters, years, like }) {
     [like, lifters],
   );
   await client.query(
-    `INSERT INTO training_session (id, lifter_id, venue_id, held_on, title, has_hold, finished)
-     SELECT gen_random_uuid(), l.id, (SELECT id FROM venue WHERE name = 'Rope works'), current_date - 7 * w - 2 * d, 'Session', false, w > 0
+    `INSERT INTO training_session (id, club_id, lifter_id, venue_id, held_on, title, has_hold, finished)
+     SELECT gen_random_uuid(), l.club_id, l.id, (SELECT id FROM venue WHERE name = 'Rope works'), current_date - 7 * w - 2 * d, 'Session', false, w > 0
        FROM lifter l, generate_series(0, $1::int) w, generate_series(0, 2) d WHERE l.name LIKE 'Guest %'`,
     [52 * years],
   );
   await client.query(
-    `INSERT INTO logged_set (id, lifter_id, session_id, lift_id, role, done_at, load, reps, style, grip, strapped, chalk, diameter, slipped_at_rep)
-     SELECT gen_random_uuid(), t.lifter_id, t.id, 'deadlift.conventional', CASE WHEN n < 5 THEN 'warmup' ELSE 'volume' END,
+    `INSERT INTO logged_set (id, club_id, lifter_id, session_id, lift_id, role, training_day, done_at, load, reps, style, grip, strapped, chalk, diameter, slipped_at_rep)
+     SELECT gen_random_uuid(), t.club_id, t.lifter_id, t.id, 'deadlift.conventional', CASE WHEN n < 5 THEN 'warmup' ELSE 'volume' END, t.held_on,
             t.held_on + interval '17 hours' + n * interval '4 minutes', 50 + 8 * n, 1 + n % 5, 'reset',
             (ARRAY['doubleOverhand', 'mixed', 'hook'])[1 + n % 3], n % 4 = 0, 'block', 29, CASE WHEN random() < 0.02 THEN 1 END
        FROM training_session t JOIN lifter l ON l.id = t.lifter_id AND l.name LIKE 'Guest %', generate_series(1, 9) n

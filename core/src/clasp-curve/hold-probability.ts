@@ -37,7 +37,12 @@ export function holdProbabilityRange(
   const doubt = Math.sqrt(Math.max(p.v0 - scatter * scatter + 2 * p.v1 * l + p.v2 * l * l, 0));
   const distance = p.level - p.slope * l - logSeconds;
   const reach = normalInverse(0.9) * doubt;
-  return { low: normalCdf((distance - reach) / scatter), high: normalCdf((distance + reach) / scatter) };
+  // The chance itself is a mean: far from even and in great doubt it lies past the range of the middle, which then reaches to it.
+  const chance = normalCdf(scoreAt(p, l, logSeconds));
+  return {
+    low: Math.min(chance, normalCdf((distance - reach) / scatter)),
+    high: Math.max(chance, normalCdf((distance + reach) / scatter)),
+  };
 }
 
 function asked(

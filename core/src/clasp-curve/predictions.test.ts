@@ -138,3 +138,14 @@ describe('chanceWorthMore', () => {
     expect(chanceWorthMore(c, 'hook', 'mixed')).toBeGreaterThan(0.97);
   });
 });
+
+it('a chance never lies outside its own range, however little is known', () => {
+  const unknown = fitHoldCurve([], { referenceLoad: 126 });
+  for (const load of [40, 90, 126, 160, 220, 320, 450])
+    for (const seconds of [1, 5, 10, 40, 120]) {
+      const { low, high } = holdProbabilityRange(unknown, { load, seconds });
+      const chance = holdProbability(unknown, { load, seconds });
+      expect(chance).toBeGreaterThanOrEqual(low);
+      expect(chance).toBeLessThanOrEqual(high);
+    }
+});

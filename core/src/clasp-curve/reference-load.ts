@@ -1,6 +1,7 @@
 import { checkOneOf } from '../check.ts';
 import { optional, positive, record, whole, type Check } from '../shape.ts';
 import { InvalidInputError } from '../errors.ts';
+import { bestOverLoad } from '../set-line/rep-max.ts';
 import { MAX_HOLD_LOAD } from './fit-hold-curve.ts';
 import { PINCH_REFERENCE_SHARE_OF_DEADLIFT, REFERENCE_SHARE_OF_DEADLIFT } from './priors.ts';
 import { CURVE_FAMILIES, type CurveFamily } from './types.ts';
@@ -15,8 +16,6 @@ export interface PullKnown {
 
 /** Repetitions past which a set says too little of a single. */
 const MOST_REPS = 10;
-/** Repetitions in which the load falls to half: the usual working figure of the repetition formula. */
-const REPS_TO_DOUBLE = 30;
 
 const knownCheck: Check = record<PullKnown>({
   deadliftMax: optional(positive(MAX_HOLD_LOAD)),
@@ -26,10 +25,10 @@ const knownCheck: Check = record<PullKnown>({
 });
 
 /**
- * The deadlift max, kg: as known, else estimated from a recent heavy set, load·(1 + reps/30) for more than one repetition.
- * Source: linear repetition formula.
+ * The deadlift max, kg: as known, else estimated from a recent heavy set, load·(1 + (reps − 1)/30).
+ * Source: the linear repetition rule.
  * @throws InvalidInputError where neither is given, or a load is not above 0 or repetitions lie outside 1–10.
- * @example deadliftMaxFrom({ heavySet: { load: 150, reps: 3 } }) // 165
+ * @example deadliftMaxFrom({ heavySet: { load: 150, reps: 4 } }) // 165
  */
 export function deadliftMaxFrom(known: PullKnown): number {
   knownCheck('', known);
@@ -37,7 +36,7 @@ export function deadliftMaxFrom(known: PullKnown): number {
   if (!known.heavySet)
     throw new InvalidInputError('deadliftMax', 'given, or a recent heavy set in its place', undefined);
   const { load, reps } = known.heavySet;
-  return reps === 1 ? load : load * (1 + reps / REPS_TO_DOUBLE);
+  return load * bestOverLoad(reps);
 }
 
 /**

@@ -130,3 +130,15 @@ describe('squeeze against hold', () => {
     expect(squeezeAgainstHold(loose)).toMatchObject({ verdict: 'unknown', correlation: expect.anything() });
   });
 });
+
+it('loads that only the plates’ unit tells apart are the same load', () => {
+  const held = { lift: 'hold.front-rack', reps: 1, grip: 'hook', strapped: false, slipped: false } as const;
+  const [found] = compareAtSameLoad(
+    [
+      { ...held, on: '2026-11-14', load: 99.8, seconds: 8 },
+      { ...held, on: '2026-11-21', load: 100, seconds: 10 },
+    ],
+    '2026-11-22',
+  );
+  expect(found).toMatchObject({ verdict: 'better', weeksBack: 1 });
+});

@@ -88,16 +88,19 @@ const workCheck: Check = record<ComparedWork>({
 export function compareAtSameLoad(work: readonly ComparedWork[], today: string): SameLoad[] {
   listOf(workCheck, 100_000)('work', work);
   day('today', today);
-  const groups = new Map<string, ComparedWork[][]>();
+  const alike = new Map<string, ComparedWork[]>();
   for (const each of work) {
     const week = Math.floor(daysBetween(each.on, today) / 7);
     if (week < 0 || week > MOST_WEEKS_BACK) continue;
-    const key = `${each.lift} ${Math.round(each.load / SAME_KG)} ${each.grip} ${each.strapped}`;
-    const weeks = groups.get(key) ?? [];
-    (weeks[week] ??= []).push(each);
-    groups.set(key, weeks);
+    const key = `${each.lift} ${each.grip} ${each.strapped}`;
+    alike.set(key, [...(alike.get(key) ?? []), each]);
   }
-  return [...groups.values()]
+  const groups = [...alike.values()].flatMap(byLoad).map((group) => {
+    const weeks: ComparedWork[][] = [];
+    for (const each of group) (weeks[Math.floor(daysBetween(each.on, today) / 7)] ??= []).push(each);
+    return weeks;
+  });
+  return groups
     .flatMap((weeks): SameLoad[] => {
       const now = weeks[0];
       const weeksBack = weeks.findIndex((each, i) => i > 0 && each !== undefined);
@@ -108,6 +111,17 @@ export function compareAtSameLoad(work: readonly ComparedWork[], today: string):
       return [{ lift, load, grip, strapped, thisWeek, lastWeek, weeksBack, ...said }];
     })
     .sort((a, b) => b.load - a.load || a.lift.localeCompare(b.lift));
+}
+
+/** Work at loads close to one another, told apart where there is a gap; a fixed grid would part 99.8 from 100. */
+function byLoad(work: readonly ComparedWork[]): ComparedWork[][] {
+  const groups: ComparedWork[][] = [];
+  for (const each of [...work].sort((a, b) => a.load - b.load)) {
+    const group = groups.at(-1);
+    if (group && each.load - group[0]!.load < SAME_KG) group.push(each);
+    else groups.push([each]);
+  }
+  return groups;
 }
 
 function weekOf(work: readonly ComparedWork[]): WeekAtLoad {

@@ -1,3 +1,4 @@
+import { deadliftMaxFrom } from '../clasp-curve/reference-load.ts';
 import fc from 'fast-check';
 import { SET_ROLES } from '../calls/set-role.ts';
 import { parseSetLine, RAMP, writeSetLines, type SetLineContext, type WrittenSet } from './set-line.ts';
@@ -142,4 +143,25 @@ describe('by effort', () => {
   it('a hold for time has no effort in repetitions', () => {
     expect(read('2x30s @ 2 left', { lift: 'carry.handles' }).fault!.message).toMatch(/needs a load/);
   });
+});
+
+it('a timed line keeps its ramp: lighter holds of a few seconds before it', () => {
+  const context = { deadliftMax: 200, unit: 'kg', lift: 'hold.front-rack' } as const;
+  const { sets, line } = parseSetLine('ramp 2x10s @ 150', context);
+  expect(line).toBe('ramp volume 2x10s @ 150kg');
+  expect(sets!.map((set) => [set.role, set.load, set.seconds])).toEqual([
+    ['warmup', 75, 4],
+    ['warmup', 105, 4],
+    ['warmup', 127.5, 4],
+    ['volume', 150, 10],
+    ['volume', 150, 10],
+  ]);
+});
+
+it('a load by effort and the best estimated from it are one formula', () => {
+  const context = { deadliftMax: 200, unit: 'kg', lift: 'deadlift.conventional' } as const;
+  for (const reps of [1, 2, 3, 5, 8]) {
+    const [set] = parseSetLine(`1x${reps} @ 0 left`, context).sets!;
+    expect(deadliftMaxFrom({ heavySet: { load: set!.load, reps } })).toBeCloseTo(200, 9);
+  }
 });

@@ -6,6 +6,7 @@ import { REP_STYLES, type RepStyle } from '../set-demand/set-demand.ts';
 import { listOf, oneOf, optional, positive, record, whole, type Check } from '../shape.ts';
 import { bestAskedFor, bestsCheck, maxOfLift, type KnownBest, type LiftMax } from './max-of-lift.ts';
 import { fromKg, MASS_UNITS, toKg, type MassUnit } from '../units/mass.ts';
+import { bestOverLoad } from './rep-max.ts';
 
 /** One set as a coach writes it. */
 export interface WrittenSet {
@@ -70,6 +71,10 @@ export const RAMP: readonly (readonly [share: number, reps: number])[] = [
   [0.82, 2],
   [0.92, 1],
 ];
+
+/** Lighter holds that `ramp` puts before a timed line: shares of its load, and how long each is held, s. */
+export const HOLD_RAMP: readonly number[] = [0.5, 0.7, 0.85];
+export const RAMP_SECONDS = 4;
 
 /** Bounds of what a person can write down. */
 const MOST_SETS = 30;
@@ -182,7 +187,16 @@ export function parseSetLine(line: string, context: SetLineContext): SetLine {
   const set: WrittenSet = timed
     ? { role, load: kg, reps: 1, seconds: amount, style }
     : { role, load: kg, reps: amount, style };
-  const warmups = ramp && !timed ? RAMP.map(([share, reps]) => warmup(set, share, reps)) : [];
+  const warmups = !ramp
+    ? []
+    : timed
+      ? HOLD_RAMP.map((share) => ({
+          ...set,
+          role: 'warmup' as const,
+          load: share * kg,
+          seconds: RAMP_SECONDS,
+        }))
+      : RAMP.map(([share, reps]) => warmup(set, share, reps));
   const words = [
     ...(ramp ? ['ramp'] : []),
     ROLE_TOKENS[role],
@@ -207,12 +221,9 @@ function warmup(set: WrittenSet, share: number, reps: number): WrittenSet {
   };
 }
 
-/**
- * The load with which a set of these repetitions leaves so many: max / (1 + (n − 1) / 30) with n the repetitions to
- * failure. Source: the linear repetition rule of the trade, exact for a single; two to three per cent off up to ten.
- */
+/** The load with which a set of these repetitions leaves so many. */
 function loadByEffort(max: number, reps: number, left: number): number {
-  return max / (1 + (reps + left - 1) / 30);
+  return max / bestOverLoad(reps + left);
 }
 
 function number(text: string): number {

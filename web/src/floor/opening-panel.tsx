@@ -1,4 +1,4 @@
-import { SIDES, type HandsToday, type Side } from '@iron-clasp/core';
+import { sayHands, SIDES, type HandsToday, type Side } from '@iron-clasp/core';
 import type { FloorView } from '@iron-clasp/contract';
 import { useState, type FormEvent, type ReactElement } from 'react';
 import { outbox, useWaiting } from '../api/use-outbox.ts';
@@ -6,7 +6,6 @@ import { useIsCoach } from '../api/use-is-coach.ts';
 import { HandDrawing } from '../hands/hand-drawing.tsx';
 import { sameHands, ZONE_OPTIONS, zoneOption } from '../hands/zone-state.ts';
 import { ZONE_NAMES, type HandZone } from '../marks/hand-zones.ts';
-import { handWords } from '../marks/hands-mark.tsx';
 import { Button } from '../parts/button.tsx';
 import { Choices } from '../parts/choices.tsx';
 import { typedNumber } from '../parts/figures.ts';
@@ -55,10 +54,7 @@ export function Opening({ view, accountId, unseen, first }: OpeningProps): React
     <section aria-label="Opening the session">
       {unseen && open !== 'hands' && (
         <div className={LINE}>
-          <p className="min-w-40 grow">
-            Hands: {SIDES.map((side) => `${side} ${handWords(hands[side]).join(', ') || 'sound'}`).join('; ')}
-            {view.handsOn === null && ' (never looked at)'}
-          </p>
+          <p className="min-w-40 grow">{sayHands(hands, view.handsOn !== null)}</p>
           <span className="grid grow grid-cols-3 gap-2 sm:flex sm:grow-0">
             <Button className="min-h-16 px-2 leading-tight sm:px-3" onClick={() => keepHands(hands)}>
               Same as last time

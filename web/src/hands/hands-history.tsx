@@ -1,4 +1,5 @@
 import {
+  handWords,
   HISTORY_NAMES,
   HOOK_STAGES,
   HOOK_STAGES_BY_ID,
@@ -13,7 +14,6 @@ import { useState, type ReactElement } from 'react';
 import { Link } from 'react-router';
 import { useIsCoach } from '../api/use-is-coach.ts';
 import { TimeChart } from '../charts/time-chart.tsx';
-import { handWords } from '../marks/hands-mark.tsx';
 import { shortDay } from '../parts/figures.ts';
 import { Caution } from '../parts/states.tsx';
 import { HandDrawing } from './hand-drawing.tsx';

@@ -1,10 +1,9 @@
-import { SIDES, type HandsToday, type Side } from '@iron-clasp/core';
+import { handWords, SIDES, type HandsToday, type Side } from '@iron-clasp/core';
 import type { HandsCheckView, HandsHistoryView } from '@iron-clasp/contract';
 import { useRef, useState, type ReactElement } from 'react';
 import { useHands, useHandsCheck } from '../api/queries.ts';
 import { useUnit } from '../api/use-unit.ts';
 import { ZONE_NAMES, type HandZone } from '../marks/hand-zones.ts';
-import { handWords } from '../marks/hands-mark.tsx';
 import { Button } from '../parts/button.tsx';
 import { Choices } from '../parts/choices.tsx';
 import { formatMass, nearDay, shortDay } from '../parts/figures.ts';

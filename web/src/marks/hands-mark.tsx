@@ -1,45 +1,52 @@
-import { NOTED_PAIN, PAIN_PARTS, PAINS, SIDES, type HandToday, type HandsToday } from '@iron-clasp/core';
+import { NOTED_PAIN, PAIN_PARTS, sayHands, type HandToday, type HandsToday } from '@iron-clasp/core';
 import type { ReactElement } from 'react';
 
-/** The state of one hand in words; empty where there is nothing to report. */
-export function handWords(hand: HandToday): string[] {
-  return [
-    ...(hand.numb ? ['numb'] : []),
-    ...(hand.palm === 'torn' ? ['callus torn'] : hand.palm === 'tender' ? ['palm tender'] : []),
-    ...(hand.thumb === 'torn' ? ['thumb torn'] : hand.thumb === 'tender' ? ['thumb tender'] : []),
-    ...(hand.finger === 'sound' ? [] : [`finger ${hand.finger}`]),
-    ...PAIN_PARTS.flatMap((part) => {
-      const pain = hand[part] ?? 0;
-      return pain > 0 ? [`${part === 'pain' ? 'pain' : PAINS[part]} ${pain}`] : [];
-    }),
-  ];
-}
-
-/** Both hands, small: outline when sound, a mark where something is to be seen, barred when it stops work. */
-export function HandsMark({ hands, size = 22 }: { hands: HandsToday; size?: number }): ReactElement {
-  const words = SIDES.map((side) => `${side} ${handWords(hands[side]).join(', ') || 'sound'}`).join('; ');
+/** Both hands, small: outline when sound, a broken one where nobody has looked, a mark where something is to be seen, barred when it stops work. */
+export function HandsMark({
+  hands,
+  looked,
+  size = 22,
+}: {
+  hands: HandsToday;
+  looked: boolean;
+  size?: number;
+}): ReactElement {
   return (
     <svg
       role="img"
-      aria-label={`Hands: ${words}`}
+      aria-label={sayHands(hands, looked)}
       viewBox="0 0 44 24"
       height={size}
       width={(size * 44) / 24}
       className="shrink-0"
     >
-      <Palm x={10} flip={1} hand={hands.left} />
-      <Palm x={34} flip={-1} hand={hands.right} />
+      <Palm x={10} flip={1} hand={hands.left} looked={looked} />
+      <Palm x={34} flip={-1} hand={hands.right} looked={looked} />
     </svg>
   );
 }
 
-function Palm({ x, flip, hand }: { x: number; flip: 1 | -1; hand: HandToday }): ReactElement {
-  const stops = hand.numb || hand.palm === 'torn' || hand.thumb === 'torn' || hand.finger !== 'sound';
+interface PalmProps {
+  readonly x: number;
+  readonly flip: 1 | -1;
+  readonly hand: HandToday;
+  readonly looked: boolean;
+}
+
+function Palm({ x, flip, hand, looked }: PalmProps): ReactElement {
+  const stops =
+    hand.numb ||
+    hand.spreadingPain === true ||
+    hand.nail === 'bleeding' ||
+    hand.palm === 'torn' ||
+    hand.thumb === 'torn' ||
+    hand.finger !== 'sound';
   const sore =
     hand.pain >= 2 ||
     PAIN_PARTS.some((part) => (hand[part] ?? 0) >= NOTED_PAIN) ||
     hand.palm === 'tender' ||
-    hand.thumb === 'tender';
+    hand.thumb === 'tender' ||
+    hand.nail === 'split';
   return (
     <g transform={`translate(${x} 0) scale(${flip} 1)`}>
       <path
@@ -48,6 +55,7 @@ function Palm({ x, flip, hand }: { x: number; flip: 1 | -1; hand: HandToday }): 
         stroke={stops ? 'var(--oxblood)' : 'currentColor'}
         strokeWidth={1.3}
         strokeLinejoin="round"
+        {...(!looked && { strokeDasharray: '1.6 1.6' })}
       />
       {stops && <path d="M -7 22 L 7 2" stroke="var(--ground)" strokeWidth={1.8} />}
       {!stops && sore && <circle cx={0} cy={14} r={2.6} fill="var(--ochre)" />}

@@ -141,7 +141,7 @@ function Row({ row, today }: { row: RackRow; today: string }): ReactElement {
         )
       }
     >
-      <HandsMark hands={row.hands} />
+      <HandsMark hands={row.hands} looked={row.handsOn !== null} />
       <span className="min-w-0 grow">
         <span className="flex items-baseline justify-between gap-2">
           <span className="truncate font-semibold">{row.name}</span>

@@ -1,5 +1,5 @@
 import type { LifterView, SheetView } from '@iron-clasp/contract';
-import { SIDES } from '@iron-clasp/core';
+import { sayHands } from '@iron-clasp/core';
 import clsx from 'clsx';
 import { ArrowLeft } from 'lucide-react';
 import type { ReactElement } from 'react';
@@ -8,7 +8,7 @@ import { useSheet } from '../api/queries.ts';
 import { useIsCoach } from '../api/use-is-coach.ts';
 import { useUnit } from '../api/use-unit.ts';
 import { SeasonStrip } from '../charts/season-strip.tsx';
-import { handWords, HandsMark } from '../marks/hands-mark.tsx';
+import { HandsMark } from '../marks/hands-mark.tsx';
 import { formatMass } from '../parts/figures.ts';
 import { Caution, Failed, Loading } from '../parts/states.tsx';
 
@@ -88,9 +88,6 @@ function Head({ lifter }: { lifter: LifterView }): ReactElement {
       : `${Math.floor(lifter.trainingMonths / 12)} years of training`,
     ...(lifter.hookStage === 'none' ? [] : [`hook: ${lifter.hookStage}`]),
   ];
-  const hands = SIDES.map((side) => ({ side, words: handWords(lifter.hands[side]) })).filter(
-    ({ words }) => words.length > 0,
-  );
   return (
     <header className="mb-3 flex flex-wrap items-end gap-x-6 gap-y-2 md:flex-nowrap">
       <div className="min-w-0 grow">
@@ -98,12 +95,8 @@ function Head({ lifter }: { lifter: LifterView }): ReactElement {
         <p className="text-quiet">{facts.join(' · ')}</p>
       </div>
       <div className="flex shrink-0 items-center gap-3">
-        <HandsMark hands={lifter.hands} size={34} />
-        <p className="max-w-48 text-sm leading-snug">
-          {hands.length === 0
-            ? 'Both hands sound'
-            : hands.map(({ side, words }) => `${side}: ${words.join(', ')}`).join('; ')}
-        </p>
+        <HandsMark hands={lifter.hands} looked={lifter.hands.on !== null} size={34} />
+        <p className="max-w-48 text-sm leading-snug">{sayHands(lifter.hands, lifter.hands.on !== null)}</p>
       </div>
     </header>
   );

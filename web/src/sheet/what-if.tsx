@@ -60,7 +60,12 @@ export function WhatIf({
   const tryHands = (value: string): void => {
     setHurt(value);
     const [side, what] = value.split(': ') as ['left' | 'right', string];
-    change({ hands: value === '' ? undefined : { left: hands.left, right: hands.right, [side]: { ...SOUND_HAND, ...HURTS[what] } } });
+    change({
+      hands:
+        value === ''
+          ? undefined
+          : { left: hands.left, right: hands.right, [side]: { ...SOUND_HAND, ...HURTS[what] } },
+    });
   };
   const anything = Object.keys(asked).length > 0;
   return (
