@@ -17,6 +17,9 @@ const SIDE_BY_SIDE = 2;
 const BROWSERS = 3;
 
 const score = { passed: 0, failed: 0 };
+/** How long each suite took, told together at the end. */
+const times = [];
+const seconds = (since) => `${Math.round((Date.now() - since) / 1000)} s`;
 const toStop = [];
 
 run(async () => {
@@ -47,6 +50,7 @@ run(async () => {
   } finally {
     await cleanUp();
   }
+  say(`\n${times.join('\n')}`);
   say(`\n${score.passed} passed, ${score.failed} failed`);
 }).then(() => process.exit(score.failed === 0 && score.passed > 0 ? 0 : 1));
 
@@ -56,9 +60,10 @@ async function cleanUp() {
 
 function runChecks() {
   for (const { name, run: check } of checks(ROOT)) {
+    const started = Date.now();
     const { ok, words } = check();
     score[ok ? 'passed' : 'failed'] += 1;
-    say(`${ok ? 'ok    ' : 'FAILED'} ${name}`);
+    say(`${ok ? 'ok    ' : 'FAILED'} ${name} (${seconds(started)})`);
     if (!ok) say(words.trim());
   }
 }
@@ -66,6 +71,7 @@ function runChecks() {
 /** Runs Jest projects and adds their counts; a suite that does not even load counts as a failure. */
 async function runJest(title, projects, work, env = {}) {
   say(`\n${title}`);
+  const started = Date.now();
   const output = join(work, `${title.replaceAll(' ', '-')}.json`);
   const jest = join(ROOT, 'node_modules', 'jest', 'bin', 'jest.js');
   const args = [
@@ -103,5 +109,6 @@ async function runJest(title, projects, work, env = {}) {
   const unfinished = result.numPendingTests + result.numTodoTests;
   score.passed += result.numPassedTests;
   score.failed += result.numFailedTests + result.numRuntimeErrorTestSuites + unfinished;
+  times.push(`${title}: ${result.numPassedTests} passed, ${seconds(started)}`);
   if (result.numTotalTests === 0) throw new Trouble(`${title}: no test ran.`);
 }

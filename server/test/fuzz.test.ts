@@ -229,8 +229,11 @@ async function send({ method, path, body }: Sent): Promise<number> {
 it(`${REQUESTS} requests, sound, spoilt and nonsense, are never answered by a fault`, async () => {
   const faults: string[] = [];
   const statuses = new Map<number, number>();
+  let heavy = 0;
   for (let i = 0; i < REQUESTS; i++) {
     const sent = draw();
+    // What an account may ask for so often is left enough of for the look at the end.
+    if (/club\/(attention|curves)|schools\/evidence/.test(sent.path) && ++heavy > 20) continue;
     // Signing out, or away whom the rest is about, would end the run early.
     if (/^\/api\/session(\?|$)/.test(sent.path) && sent.method === 'delete') continue;
     const status = await send(sent);

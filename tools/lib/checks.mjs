@@ -9,18 +9,45 @@ const node = (root, script, ...args) =>
     maxBuffer: 1 << 28,
   });
 
+/** Where a check keeps what it found, so that the next run looks only at what changed. */
+const kept = (root, name) => join(root, 'node_modules', '.cache', 'iron-clasp', name);
+
 /** The checks that are no test runner's: each has a name and gives `{ ok, words }`. */
 export function checks(root) {
   const ran = (done) => ({ ok: done.status === 0, words: `${done.stdout ?? ''}${done.stderr ?? ''}` });
   return [
     {
       name: 'format',
-      run: () => ran(node(root, 'prettier/bin/prettier.cjs', '--check', '--log-level=warn', '.')),
+      run: () =>
+        ran(
+          node(
+            root,
+            'prettier/bin/prettier.cjs',
+            ...['--check', '--log-level=warn', '--cache', '--cache-location', kept(root, 'prettier'), '.'],
+          ),
+        ),
     },
-    { name: 'lint', run: () => ran(node(root, 'eslint/bin/eslint.js', '.')) },
+    {
+      name: 'lint',
+      run: () =>
+        ran(node(root, 'eslint/bin/eslint.js', '.', '--cache', '--cache-location', kept(root, 'eslint'))),
+    },
     ...['core', 'contract', 'device', 'server', 'web', 'e2e'].map((name) => ({
       name: `types of ${name}`,
-      run: () => ran(node(root, 'typescript/bin/tsc', '-p', `${name}/tsconfig.json`)),
+      run: () =>
+        ran(
+          node(
+            root,
+            'typescript/bin/tsc',
+            ...[
+              '-p',
+              `${name}/tsconfig.json`,
+              '--incremental',
+              '--tsBuildInfoFile',
+              kept(root, `${name}.tsbuildinfo`),
+            ],
+          ),
+        ),
     })),
     {
       name: 'direction of imports',
