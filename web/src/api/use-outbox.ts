@@ -1,4 +1,4 @@
-import { useQueryClient } from '@tanstack/react-query';
+import { notifyManager, useQueryClient } from '@tanstack/react-query';
 import type { CallsView } from '@iron-clasp/contract';
 import { useCallback, useEffect, useSyncExternalStore } from 'react';
 import { afterPaint } from '../parts/after-paint.ts';
@@ -50,6 +50,7 @@ export function useSending(accountId: string): void {
           const view = await sendOne(entry);
           // What the server has is known before the entry is let go: in between, nothing looks undone.
           keepCalls(client, view);
+          await told();
           outbox.acknowledge(entry);
           // What opens a session is part of what it is called from: the floor is read anew, and before anything else is
           // sent, else its answer would be older than that of a later set, and the lane would fall back.
@@ -92,6 +93,9 @@ export function useSending(accountId: string): void {
     return () => window.removeEventListener('storage', other);
   }, [client]);
 }
+
+/** Until every page that shows the answer was told of it: queries tell theirs a task later, the outbox at once. */
+const told = (): Promise<void> => new Promise((resolve) => notifyManager.schedule(() => resolve()));
 
 async function sendOne(entry: Waiting): Promise<CallsView> {
   const { id, sessionId } = entry;
