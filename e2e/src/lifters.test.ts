@@ -81,16 +81,16 @@ it('a meet is added with its rules, and stands on the season strip', async () =>
   expect(await page.accessibility()).toEqual([]);
 }, 180_000);
 
-it('a lifter is put aside and taken back with everything', async () => {
+it('a lifter is archived and taken back with everything', async () => {
   const rack = async (): Promise<string[]> =>
     (await page.api<RackView>('GET', '/lifters')).body.lifters.map((row) => row.name);
-  await page.click('Put aside');
+  await page.click('Archive the lifter');
   await page.at(/archived$/);
   await page.says('Asta Lindqvist', 'main');
   expect(await rack()).not.toContain('Asta Lindqvist');
   expect(await page.accessibility()).toEqual([]);
   await page.click('Take back to the rack');
-  await page.says('Nobody is put aside');
+  await page.says('Nobody is archived');
   expect(await rack()).toContain('Asta Lindqvist');
   // Out of the way again for those who come after.
   const { id } = (await page.api<RackView>('GET', '/lifters')).body.lifters.find(

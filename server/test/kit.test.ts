@@ -94,7 +94,7 @@ describe('the kit of a venue', () => {
     await foreign.send('put', `/bars/${bar.id}/brushings/${randomUUID()}`, brushing, 404);
   });
 
-  it('a venue is put aside once nothing is ahead there', async () => {
+  it('a venue is archived once nothing is ahead there', async () => {
     const refused = await coach.send<ErrorView>(
       'patch',
       `/venues/${home.id}/archive`,

@@ -48,7 +48,7 @@ describe('a club’s own copy of a school', () => {
     expect((await put<ErrorView>({ version: 1, school: BARE }, 409)).error.code).toBe('changed-meanwhile');
   });
 
-  it('is followed: calls change, other lifters see what it would have called, and it cannot be put aside', async () => {
+  it('is followed: calls change, other lifters see what it would have called, and it cannot be archived', async () => {
     const profile = await coach.get<ProfileView>(`/lifters/${lifter}/profile`);
     const session = (await coach.get<SheetView>(`/lifters/${lifter}/sheet`)).nextSessionId!;
     const strapped = ({ sets }: CallsView): number =>

@@ -119,7 +119,7 @@ describe('a lifter’s own account', () => {
     expect(error).toMatchObject({ code: 'email-taken', fields: [{ path: 'email' }] });
   });
 
-  it('put aside, the lifter is signed out; the account taken back, nothing opens', async () => {
+  it('archived, the lifter is signed out; the account taken back, nothing opens', async () => {
     const bram = await Coach.signIn(api, { email, password: 'quay-and-rope' });
     const { version } = await coach.get<ProfileView>(`/lifters/${lifter}/profile`);
     await coach.send('patch', `/lifters/${lifter}/archive`, { archived: true, version }, 200);

@@ -298,7 +298,7 @@ export function useProfile(lifterId: string): UseQueryResult<ProfileView, ApiErr
   });
 }
 
-/** Lifters put aside, a page at a time. */
+/** Archived lifters, a page at a time. */
 export function useArchived(): UseInfiniteQueryResult<InfiniteData<ArchivedView>, ApiError> {
   return useInfiniteQuery({
     queryKey: keys.archived,

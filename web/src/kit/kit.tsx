@@ -45,14 +45,14 @@ export function Kit(): ReactElement {
             <Empty title={venueId ? 'This venue is not in use' : 'No venue yet'}>
               <p>
                 {venueId
-                  ? 'It was put aside, or is not your club’s.'
+                  ? 'It was archived, or is not your club’s.'
                   : 'Add the gym first: a bar and its plates are enough to start.'}
               </p>
             </Empty>
           )}
           {kit.data.archived.length > 0 && (
-            <section aria-label="Put aside" className="mt-10 max-w-2xl">
-              <h2 className="border-b border-ink text-xl">Put aside</h2>
+            <section aria-label="Archived" className="mt-10 max-w-2xl">
+              <h2 className="border-b border-ink text-xl">Archived</h2>
               <ul>
                 {kit.data.archived.map((venue) => (
                   <li
@@ -121,7 +121,7 @@ function Venue({ id }: { id: string }): ReactElement {
         <Button look="action" onClick={() => setChanging(true)}>
           Change what stands here
         </Button>
-        <Aside id={id} version={venue.version} archived words="Put the venue aside" />
+        <Aside id={id} version={venue.version} archived words="Archive the venue" />
       </div>
     </>
   );

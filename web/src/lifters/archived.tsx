@@ -5,20 +5,20 @@ import { useArchive, useArchived } from '../api/queries.ts';
 import { Button } from '../parts/button.tsx';
 import { Empty, Failed, Loading } from '../parts/states.tsx';
 
-/** Lifters that were put aside: nothing of theirs is gone. */
+/** Archived lifters: nothing of theirs is gone. */
 export function Archived(): ReactElement {
   const archived = useArchived();
   const archive = useArchive();
   const lifters = archived.data?.pages.flatMap((page) => page.lifters);
   return (
     <div className="px-4 pb-12 pt-4 md:px-8">
-      <h1 className="text-4xl">Put aside</h1>
-      {archived.isPending && <Loading what="the lifters put aside" />}
+      <h1 className="text-4xl">Archived lifters</h1>
+      {archived.isPending && <Loading what="the archived lifters" />}
       {archived.error && <Failed error={archived.error} retry={() => void archived.refetch()} />}
       {archive.error && <Failed error={archive.error} />}
       {lifters?.length === 0 && (
-        <Empty title="Nobody is put aside">
-          <p>A lifter who is put aside, from their profile, leaves the rack and keeps everything.</p>
+        <Empty title="Nobody is archived">
+          <p>A lifter who is archived, from their profile, leaves the rack and keeps everything.</p>
         </Empty>
       )}
       <ul className="mt-3 max-w-2xl">

@@ -7,7 +7,7 @@ import { Button } from '../parts/button.tsx';
 import { download } from '../parts/download.ts';
 import { Failed } from '../parts/states.tsx';
 
-/** Everything of the lifter as a file; once put aside, and exported as they stand, they can be deleted. */
+/** Everything of the lifter as a file; once archived, and exported as they stand, they can be deleted. */
 export function Export({ profile }: { profile: ProfileView }): ReactElement {
   const navigate = useNavigate();
   const [receipt, setReceipt] = useState<string | null>(null);
@@ -30,7 +30,7 @@ export function Export({ profile }: { profile: ProfileView }): ReactElement {
         Everything that is kept about {profile.name}, as one JSON file.
         {profile.archived
           ? ' Once it is taken, the lifter can be deleted for good.'
-          : ' Only a lifter who is put aside and exported can be deleted.'}
+          : ' Only a lifter who is archived and exported can be deleted.'}
       </p>
       <div className="flex flex-wrap gap-2">
         <Button onClick={() => void take()}>Export everything</Button>

@@ -56,7 +56,7 @@ export const FIELD_NAMES: Readonly<Record<string, string>> = {
   usualReps: 'usual repetitions',
   deadliftOn: 'day of the best deadlift',
   bestLifts: 'best lifts',
-  archived: 'put aside',
+  archived: 'archived',
 };
 
 const optionalText = (value: number | null): string => (value === null ? '' : String(value));

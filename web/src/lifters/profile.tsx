@@ -282,7 +282,7 @@ function PutAside({ profile }: { profile: ProfileView }): ReactElement {
           )
         }
       >
-        {profile.archived ? 'Take back to the rack' : 'Put aside'}
+        {profile.archived ? 'Take back to the rack' : 'Archive the lifter'}
       </Button>
       {archive.error && <Failed error={archive.error} />}
     </span>

@@ -259,7 +259,7 @@ function Editor({
               )
             }
           >
-            {own.archived ? 'Take it back into use' : 'Put it aside'}
+            {own.archived ? 'Take it back into use' : 'Archive it'}
           </Button>
         )}
       </div>

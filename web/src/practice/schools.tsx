@@ -64,7 +64,7 @@ export function Schools(): ReactElement {
               <span className="grow text-quiet">
                 after {NAME_OF.get(own.basedOn)}
                 {own.archived
-                  ? ' · put aside'
+                  ? ' · archived'
                   : ` · ${own.followers} ${own.followers === 1 ? 'lifter follows' : 'lifters follow'} it`}
                 {own.changedBy && ` · ${own.changedBy}`}
               </span>

@@ -120,7 +120,7 @@ export function Rack({
               Today’s cards
             </NavLink>
             <NavLink to="/lifters/archived" className={HEAD_LINK}>
-              Those put aside
+              Archived lifters
             </NavLink>
           </p>
         )}

@@ -175,7 +175,7 @@ function ProtocolEditor({ lifterId, start, onClose }: EditorProps): ReactElement
         </Button>
         {start && (
           <Button look="quiet" className="ml-auto" onClick={() => send(true)}>
-            Put aside
+            Archive the protocol
           </Button>
         )}
       </div>
