@@ -4,12 +4,16 @@ import {
   LIMITS,
   MASS_UNITS,
   SIDES,
+  SPORTS,
+  STANCES,
   type HandsToday,
   type HistoryFlag,
   type HookStage,
   type MassUnit,
   type ProfileConflict,
   type Side,
+  type Sport,
+  type Stance,
   type Thresholds,
 } from '@iron-clasp/core';
 import {
@@ -29,7 +33,7 @@ import { HistoryBody, HISTORY_MESSAGE, type KnownHistory } from './history.ts';
 import type { MeetView } from './meets.ts';
 import type { ShareLinkView } from './sharing.ts';
 
-const SPORT_MESSAGE = 'Name the sport, in at most 60 characters.';
+const SPORT_MESSAGE = 'Choose a sport of the list.';
 const MAX_MESSAGE = `Best deadlift must be a number from ${LIMITS.best.min} to ${LIMITS.best.max} kg. Check the figure and the unit.`;
 const THRESHOLD_MESSAGE = 'Each threshold must be a chance from 0.5 to 0.999.';
 const LIFT_IDS = LIFTS.map((lift) => lift.id);
@@ -73,8 +77,8 @@ export class LifterRequest {
   @Text(120, 'Name must be 1 to 120 characters.')
   name: string;
 
-  @Text(60, SPORT_MESSAGE)
-  sport: string;
+  @OneOf(SPORTS, SPORT_MESSAGE)
+  sport: Sport;
 
   @Amount(LIMITS.best, MAX_MESSAGE)
   deadliftMax: number;
@@ -90,9 +94,18 @@ export class LifterRequest {
   @OneOf(SIDES, 'Dominant hand must be left or right.')
   dominantHand?: Side;
 
+  /** What the coach adds to the sport; nothing is computed from it. */
   @Optional()
-  @Text(60, 'Say how the lifter stands in at most 60 characters.')
-  stance?: string;
+  @Text(200, 'Words on the sport are at most 200 characters.', 0)
+  sportWords?: string;
+
+  @Optional()
+  @OneOf(STANCES, 'Stance must be conventional, sumo or clean-grip.')
+  stance?: Stance;
+
+  @Optional()
+  @Flag('Say yes or no to large thighs.')
+  largeThighs?: boolean;
 
   /** Day on which barbell training began. */
   @Optional()
@@ -171,10 +184,12 @@ export class ArchiveRequest {
 export interface LifterView {
   readonly id: string;
   readonly name: string;
-  readonly sport: string;
+  readonly sport: Sport;
+  readonly sportWords: string;
   readonly unit: MassUnit;
   readonly dominantHand: Side;
-  readonly stance: string;
+  readonly stance: Stance;
+  readonly largeThighs: boolean;
   readonly deadliftMax: number;
   readonly bestLifts: readonly BestLift[];
   readonly trainingMonths: number;
@@ -215,7 +230,8 @@ export interface ArchivedView {
 export interface ArchivedLifter {
   readonly id: string;
   readonly name: string;
-  readonly sport: string;
+  readonly sport: Sport;
+  readonly sportWords: string;
   readonly version: number;
   readonly archivedAt: string;
 }
@@ -226,11 +242,13 @@ export interface ProfileView {
   readonly version: number;
   readonly archived: boolean;
   readonly name: string;
-  readonly sport: string;
+  readonly sport: Sport;
+  readonly sportWords: string;
   readonly unit: MassUnit;
   readonly deadliftMax: number;
   readonly dominantHand: Side;
-  readonly stance: string;
+  readonly stance: Stance;
+  readonly largeThighs: boolean;
   readonly trainingSince: string;
   readonly schoolId: string;
   readonly hookStage: HookStage;

@@ -1,10 +1,10 @@
-import type { AttentionLevel, HandsToday } from '@iron-clasp/core';
+import type { AttentionLevel, HandsToday, Sport } from '@iron-clasp/core';
 
 /** One lifter on the rack. */
 export interface RackRow {
   readonly id: string;
   readonly name: string;
-  readonly sport: string;
+  readonly sport: Sport;
   readonly nextSession: { readonly id: string; readonly on: string; readonly title: string } | null;
   readonly meet: { readonly name: string; readonly on: string; readonly days: number } | null;
   readonly hands: HandsToday;

@@ -144,7 +144,7 @@ const decision = {
   sideUnder: 'left',
   reason: 'as in the meet',
 };
-const person = { name: 'Asta', sport: 'Weightlifting', deadliftMax: 120, version: 0 };
+const person = { name: 'Asta', sport: 'weightlifting', deadliftMax: 120, version: 0 };
 
 describe('decisions, trials and people', () => {
   it.each([
@@ -183,6 +183,11 @@ describe('decisions, trials and people', () => {
   it.each([
     [{}, []],
     [{ unit: 'lb', dominantHand: 'left', stance: 'sumo', trainingSince: '2024-01-01', history: [] }, []],
+    [{ sportWords: '', largeThighs: true }, []],
+    [
+      { sport: 'Weightlifting', stance: 'sumo, large thighs', largeThighs: 'a bit' },
+      ['sport', 'stance', 'largeThighs'],
+    ],
     [{ name: '', deadliftMax: 19 }, ['name', 'deadliftMax']],
     [{ deadliftMax: Number.NaN, version: -1 }, ['deadliftMax', 'version']],
     [

@@ -144,8 +144,9 @@ const SOUND: Record<string, unknown[]> = {
   ],
   profileConflicts: [
     {
-      sport: 'Powerlifting',
+      sport: 'powerlifting',
       stance: 'sumo',
+      largeThighs: true,
       trainingMonths: 60,
       hookStage: 'none',
       history: [{ kind: 'shoulder', side: 'left', cleared: true }],

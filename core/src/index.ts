@@ -74,6 +74,8 @@ export * from './calls/say-call.ts';
 
 // What in a profile does not go together.
 export * from './profile/profile-conflicts.ts';
+// Sports and stances.
+export * from './profile/sport-and-stance.ts';
 
 // Holds, and how grip work is spread over a week.
 export * from './hold-prescriptions/hold-kinds.ts';

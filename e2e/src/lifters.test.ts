@@ -46,7 +46,7 @@ it('a second editor is shown both versions and decides', async () => {
   const { body } = await page.api<{ version: number }>('GET', `/lifters/${id}/profile`);
   await page.api('PUT', `/lifters/${id}`, {
     name: 'Asta Lindqvist',
-    sport: 'Powerlifting',
+    sport: 'powerlifting',
     deadliftMax: 147.5,
     stance: 'sumo',
     version: body.version,

@@ -12,6 +12,7 @@ import { HoldDecisionsOfAClub1766000000023 } from './records/hold-decisions/migr
 import { SqueezeTestsOfAClub1766000000024 } from './records/squeeze/migrations/0024-squeeze-tests-of-a-club.ts';
 import { GripperAttemptsOfAClub1766000000025 } from './records/grippers/migrations/0025-gripper-attempts-of-a-club.ts';
 import { LinksOfAClub1766000000026 } from './records/sharing/migrations/0026-links-of-a-club.ts';
+import { SportAndStance1766000000028 } from './records/lifters/migrations/0028-sport-and-stance.ts';
 import { LogKeepsWhatWasHeld1766000000027 } from './records/log/migrations/0027-log-keeps-what-was-held.ts';
 
 /** Every change of the schema, in order; each stands in the folder of the noun whose tables it changes. */
@@ -31,4 +32,5 @@ export const MIGRATIONS = [
   GripperAttemptsOfAClub1766000000025,
   LinksOfAClub1766000000026,
   LogKeepsWhatWasHeld1766000000027,
+  SportAndStance1766000000028,
 ];

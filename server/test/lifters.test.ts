@@ -12,7 +12,7 @@ afterAll(() => api.close());
 
 const put = <Answer = ProfileView>(id: string, body: object, status = 200): Promise<Answer> =>
   coach.send<Answer>('put', `/lifters/${id}`, body, status);
-const NEW = { name: 'Asta Lindqvist', sport: 'Weightlifting', deadliftMax: 120, version: 0 };
+const NEW = { name: 'Asta Lindqvist', sport: 'weightlifting', deadliftMax: 120, version: 0 };
 const names = async (): Promise<string[]> =>
   (await coach.get<RackView>('/lifters')).lifters.map((row) => row.name);
 

@@ -43,7 +43,13 @@ beforeAll(async () => {
   await add('venue', { id: ids['venue'], club_id: ids['club'], name: 'Hall', chalk: 'block' });
   await add('bar', { id: ids['bar'], venue_id: ids['venue'], name: 'Bar', mass: 20, diameter: 29 });
   await add('lifter', {
-    ...{ id: ids['lifter'], club_id: ids['club'], name: 'Somebody', sport: 'Strongman', unit: 'kg' },
+    ...{
+      id: ids['lifter'],
+      club_id: ids['club'],
+      name: 'Somebody',
+      sport: 'Strongman, under 90 kg',
+      unit: 'kg',
+    },
     ...{ dominant_hand: 'right', stance: 'sumo, large thighs', deadlift_max: 200, school_id: 'strongman' },
     ...{ training_since: '2020-01-01', hook_stage: 'none', thresholds: '{}' },
   });
@@ -86,6 +92,9 @@ it('a database of an earlier version goes forward, and nothing of it is lost', a
       'row'
     ] as Record<string, unknown>;
   const own = { club_id: ids['club'], lifter_id: ids['lifter'] };
+  expect(await one('lifter', 'lifter')).toMatchObject({
+    ...{ sport: 'strongman', sport_words: 'under 90 kg', stance: 'sumo', large_thighs: true },
+  });
   expect(await one('hands_check', 'check')).toMatchObject(own);
   expect(await one('training_session', 'session')).toMatchObject({ ...own, title: 'Pulls' });
   expect(await one('call_override', 'override')).toMatchObject({ ...own, reason: 'Because.' });

@@ -14,7 +14,7 @@ const theirs = { lifter: '', venue: '', bar: '' };
 const AT = '2026-11-24T11:00:00Z';
 const HANDS = { left: SOUND_HAND, right: SOUND_HAND };
 const PROTOCOL = { handle: 2, elbow: 90, posture: 'seated', handOrder: 'alternating', trials: 3, rest: 60 };
-const person = (name: string): object => ({ name, sport: 'Powerlifting', deadliftMax: 150 });
+const person = (name: string): object => ({ name, sport: 'powerlifting', deadliftMax: 150 });
 
 beforeAll(async () => {
   api = await startApi();

@@ -107,7 +107,7 @@ describe('a club’s own copy of a school', () => {
       404,
     );
     const theirs = randomUUID();
-    const body = { name: 'X', sport: 'Powerlifting', deadliftMax: 100, version: 0, schoolId: id };
+    const body = { name: 'X', sport: 'powerlifting', deadliftMax: 100, version: 0, schoolId: id };
     const { error } = await foreign.send<ErrorView>('put', `/lifters/${theirs}`, body, 400);
     expect(error.fields![0]!.path).toBe('schoolId');
   });

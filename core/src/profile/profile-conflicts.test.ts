@@ -2,8 +2,9 @@ import { findSchool } from '../calls/schools.ts';
 import { PROFILE_CONFLICT_RULES, profileConflicts, type ProfileFacts } from './profile-conflicts.ts';
 
 const profile = (school: string, more: Partial<ProfileFacts> = {}): ProfileFacts => ({
-  sport: 'Powerlifting',
+  sport: 'powerlifting',
   stance: 'conventional',
+  largeThighs: false,
   trainingMonths: 60,
   hookStage: 'settled',
   history: [],
@@ -47,17 +48,17 @@ const CASES: Record<string, [ProfileFacts, ProfileFacts]> = {
   ],
   'conflict.sport-and-school': [
     profile('same-grip', {
-      sport: 'Weightlifting',
+      sport: 'weightlifting',
       school: {
         ...findSchool('same-grip')!,
         ladder: { ...findSchool('same-grip')!.ladder, top: ['mixed'] },
       },
     }),
-    profile('weightlifting', { sport: 'Weightlifting' }),
+    profile('weightlifting', { sport: 'weightlifting' }),
   ],
   'conflict.tight-thighs-without-sumo': [
-    profile('overhand-first', { stance: 'conventional, large thighs' }),
-    profile('overhand-first', { stance: 'sumo, large thighs' }),
+    profile('overhand-first', { stance: 'conventional', largeThighs: true }),
+    profile('overhand-first', { stance: 'sumo', largeThighs: true }),
   ],
 };
 

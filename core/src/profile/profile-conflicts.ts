@@ -2,12 +2,14 @@ import { flagCheck, schoolCheck } from '../calls/check-call.ts';
 import type { LadderStep, School } from '../calls/school.ts';
 import type { HistoryFlag, HistoryKind, HookStage, Side } from '../hands/hand-state.ts';
 import { HOOK_STAGES, SIDES } from '../hands/hand-state.ts';
-import { bool, listOf, oneOf, optional, range, record, text, type Check } from '../shape.ts';
+import { SPORTS, STANCES, type Sport, type Stance } from './sport-and-stance.ts';
+import { bool, listOf, oneOf, optional, range, record, type Check } from '../shape.ts';
 
 /** A lifter's standing facts, as far as they can contradict one another. */
 export interface ProfileFacts {
-  readonly sport: string;
-  readonly stance: string;
+  readonly sport: Sport;
+  readonly stance: Stance;
+  readonly largeThighs: boolean;
   readonly trainingMonths: number;
   readonly hookStage: HookStage;
   readonly history: readonly HistoryFlag[];
@@ -110,7 +112,7 @@ export const PROFILE_CONFLICT_RULES: readonly ProfileConflictRule[] = [
   {
     id: 'conflict.sport-and-school',
     find: ({ sport, school }) =>
-      /weightlifting/i.test(sport) &&
+      sport === 'weightlifting' &&
       !school.ladder.top.includes('hook') &&
       !school.ladder.top.includes('bestBare')
         ? {
@@ -121,8 +123,8 @@ export const PROFILE_CONFLICT_RULES: readonly ProfileConflictRule[] = [
   },
   {
     id: 'conflict.tight-thighs-without-sumo',
-    find: ({ stance }) =>
-      /large thighs/i.test(stance) && !/sumo/i.test(stance)
+    find: ({ stance, largeThighs }) =>
+      largeThighs && stance !== 'sumo'
         ? {
             text: 'Large thighs matter for the grip under a sumo stance only.',
             mend: 'Say sumo, or leave the thighs out.',
@@ -132,8 +134,9 @@ export const PROFILE_CONFLICT_RULES: readonly ProfileConflictRule[] = [
 ];
 
 const profileCheck: Check = record<ProfileFacts>({
-  sport: text(200),
-  stance: text(200),
+  sport: oneOf(SPORTS),
+  stance: oneOf(STANCES),
+  largeThighs: bool,
   trainingMonths: range(0, 1200),
   hookStage: oneOf(HOOK_STAGES),
   history: listOf(flagCheck, 100),
@@ -144,7 +147,7 @@ const profileCheck: Check = record<ProfileFacts>({
 /**
  * What in a lifter's profile contradicts itself, each with the mend.
  * @throws InvalidInputError naming the entry that cannot be used.
- * @example profileConflicts({ sport: 'Powerlifting', stance: 'conventional', trainingMonths: 60, hookStage: 'none', history: [], school: findSchool('hook-committed') })[0].id // 'conflict.hook-not-learnt'
+ * @example profileConflicts({ sport: 'powerlifting', stance: 'conventional', largeThighs: false, trainingMonths: 60, hookStage: 'none', history: [], school: findSchool('hook-committed') })[0].id // 'conflict.hook-not-learnt'
  */
 export function profileConflicts(facts: ProfileFacts): ProfileConflict[] {
   profileCheck('', facts);

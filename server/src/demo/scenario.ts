@@ -11,6 +11,8 @@ import type {
   SetRole,
   Side,
   StrapType,
+  Sport,
+  Stance,
 } from '@iron-clasp/core';
 
 export const DEMO_CLUB = 'Tarn Quay Barbell';
@@ -102,10 +104,11 @@ export interface DemoBar {
 
 export interface DemoLifter {
   readonly name: string;
-  readonly sport: string;
+  readonly sport: Sport;
   readonly unit: MassUnit;
   readonly dominantHand: Side;
-  readonly stance: string;
+  readonly stance: Stance;
+  readonly largeThighs?: boolean;
   /** kg. */
   readonly deadliftMax: number;
   readonly trainingMonths: number;

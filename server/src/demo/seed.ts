@@ -235,6 +235,8 @@ function lifterRows(demo: DemoLifter, today: string): LifterRows {
   return {
     lifter: {
       ...{ id, clubId: CLUB.id, name, sport, unit, dominantHand, stance, deadliftMax, hookStage },
+      sportWords: '',
+      largeThighs: demo.largeThighs ?? false,
       ...{ handLength, handSpan, bodyMass, usualReps: null, version: 1, archivedAt: null, unanswered: [] },
       trainingSince: ago(demo.trainingMonths),
       schoolId: demo.school,

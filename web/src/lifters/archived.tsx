@@ -3,6 +3,7 @@ import type { ReactElement } from 'react';
 import { Link } from 'react-router';
 import { useArchive, useArchived } from '../api/queries.ts';
 import { Button } from '../parts/button.tsx';
+import { saySport } from '../parts/words.ts';
 import { Empty, Failed, Loading } from '../parts/states.tsx';
 
 /** Archived lifters: nothing of theirs is gone. */
@@ -34,7 +35,7 @@ export function Archived(): ReactElement {
               >
                 {lifter.name}
               </Link>
-              , {lifter.sport}
+              , {saySport(lifter)}
               <span className="text-quiet"> · since {format(parseISO(lifter.archivedAt), 'd MMM yyyy')}</span>
             </span>
             <Button

@@ -1,4 +1,12 @@
-import { HISTORY_NAMES, findLift, formatMass, SCHOOLS, type SetRole } from '@iron-clasp/core';
+import {
+  HISTORY_NAMES,
+  findLift,
+  formatMass,
+  SCHOOLS,
+  SPORT_NAMES,
+  STANCE_NAMES,
+  type SetRole,
+} from '@iron-clasp/core';
 import type { BestLift, KnownHistory, ProfileView } from '@iron-clasp/contract';
 import { format, parseISO } from 'date-fns';
 import type { ReactElement } from 'react';
@@ -17,8 +25,12 @@ export function Changes({ profile }: { profile: ProfileView }): ReactElement {
     ...SCHOOLS.map((school) => [school.id, school.name] as const),
     ...(copies.data ?? []).map((own) => [own.id, own.school.name] as const),
   ]);
-  const said = (field: string, value: unknown): string =>
-    field === 'schoolId' ? (schools.get(String(value)) ?? String(value)) : plain(value);
+  const names: Readonly<Record<string, ReadonlyMap<string, string>>> = {
+    schoolId: schools,
+    sport: new Map(Object.entries(SPORT_NAMES)),
+    stance: new Map(Object.entries(STANCE_NAMES)),
+  };
+  const said = (field: string, value: unknown): string => names[field]?.get(String(value)) ?? plain(value);
   const left = more.data ? more.hasNextPage : profile.changes.next !== null;
   return (
     <section aria-label="What was changed">
@@ -64,5 +76,5 @@ function plain(value: unknown): string {
           `${ROLE_WORDS[role as SetRole] ?? role} ${Math.round(Number(chance) * 1000) / 10} %`,
       )
       .join(', ');
-  return value === null ? 'nothing' : String(value);
+  return value === null || value === '' ? 'nothing' : String(value);
 }

@@ -5,10 +5,12 @@ import { inUnit, typedMass, typedNumber } from '../parts/figures.ts';
 /** A lifter as it is being typed: masses in the reader's unit, chances in per cent, all as text. */
 export interface Draft {
   readonly name: string;
-  readonly sport: string;
+  readonly sport: ProfileView['sport'];
+  readonly sportWords: string;
   readonly deadliftMax: string;
   readonly dominantHand: ProfileView['dominantHand'];
-  readonly stance: string;
+  readonly stance: ProfileView['stance'];
+  readonly largeThighs: boolean;
   readonly trainingSince: string;
   readonly schoolId: string;
   readonly hookStage: ProfileView['hookStage'];
@@ -41,10 +43,12 @@ export type AskedLater = (typeof ASKED_LATER)[number];
 export const FIELD_NAMES: Readonly<Record<string, string>> = {
   name: 'name',
   sport: 'sport',
+  sportWords: 'words on the sport',
   deadliftMax: 'best deadlift',
   unit: 'unit',
   dominantHand: 'dominant hand',
   stance: 'stance',
+  largeThighs: 'large thighs',
   trainingSince: 'training since',
   schoolId: 'school',
   hookStage: 'hook stage',
@@ -69,9 +73,11 @@ export function draftOf(profile: ProfileView, unit: MassUnit): Draft {
   return {
     name,
     sport,
+    sportWords: profile.sportWords,
     deadliftMax: String(Number(inUnit(deadliftMax, unit).toFixed(1))),
     dominantHand,
     stance,
+    largeThighs: profile.largeThighs,
     trainingSince,
     schoolId,
     hookStage,
@@ -109,6 +115,8 @@ export function requestOf(
   return {
     name: draft.name,
     sport: draft.sport,
+    sportWords: draft.sportWords,
+    largeThighs: draft.largeThighs,
     deadliftMax:
       draft.deadliftMax === before.deadliftMax ? profile.deadliftMax : typedMass(draft.deadliftMax, unit),
     version: profile.version,

@@ -86,7 +86,7 @@ function MeetForm({
   const [name, setName] = useState(meet?.name ?? '');
   const [heldOn, setHeldOn] = useState(meet?.heldOn ?? '');
   const [rules, setRules] = useState({
-    straps: meet?.straps ?? /strongman/i.test(profile.sport),
+    straps: meet?.straps ?? profile.sport === 'strongman',
     thumbTape: meet?.thumbTape ?? true,
     liquidChalk: meet?.liquidChalk ?? true,
   });

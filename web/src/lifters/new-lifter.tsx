@@ -1,3 +1,4 @@
+import { SPORT_NAMES, SPORTS, type Sport } from '@iron-clasp/core';
 import { useState, type FormEvent, type ReactElement } from 'react';
 import { useNavigate } from 'react-router';
 import { useSaveLifter } from '../api/queries.ts';
@@ -8,8 +9,6 @@ import { Field } from '../parts/field.tsx';
 import { typedMass } from '../parts/figures.ts';
 import { Failed } from '../parts/states.tsx';
 
-const SPORTS = ['Powerlifting', 'Weightlifting', 'Strongman', 'General strength'] as const;
-
 /** A lifter in under a minute: name, sport, best deadlift. The rest is asked where it changes a call. */
 export function NewLifter(): ReactElement {
   const unit = useUnit();
@@ -18,7 +17,7 @@ export function NewLifter(): ReactElement {
   const [id] = useState(() => crypto.randomUUID());
   const save = useSaveLifter(id);
   const [name, setName] = useState('');
-  const [sport, setSport] = useState<(typeof SPORTS)[number]>('Powerlifting');
+  const [sport, setSport] = useState<Sport>('powerlifting');
   const [max, setMax] = useState('');
   const fault = (path: string): string | undefined =>
     save.error?.fields.find((field) => field.path === path)?.message;
@@ -48,7 +47,7 @@ export function NewLifter(): ReactElement {
         <Choices
           legend="Sport"
           value={sport}
-          options={SPORTS.map((each) => [each, each] as const)}
+          options={SPORTS.map((each) => [each, SPORT_NAMES[each]] as const)}
           onChange={setSport}
         />
         <Field

@@ -1,4 +1,13 @@
-import { HOOK_STAGES, SCHOOLS, SIDES, type SetRole } from '@iron-clasp/core';
+import {
+  HOOK_STAGES,
+  SCHOOLS,
+  SIDES,
+  SPORT_NAMES,
+  SPORTS,
+  STANCE_NAMES,
+  STANCES,
+  type SetRole,
+} from '@iron-clasp/core';
 import type { ProfileView } from '@iron-clasp/contract';
 import { useState, type FormEvent, type ReactElement, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
@@ -20,7 +29,6 @@ import { History } from './history-fields.tsx';
 import { Meets } from './meets.tsx';
 import { Sharing } from './sharing.tsx';
 
-const STANCES = ['conventional', 'sumo', 'sumo, large thighs', 'clean-grip'];
 const ASKED_ROLES: readonly SetRole[] = ['warmup', 'volume', 'backoff', 'accessory', 'top', 'attempt'];
 
 /** Everything a coach may change about the lifter, and what was changed before. */
@@ -105,12 +113,12 @@ function Editor({ profile, reload }: EditorProps): ReactElement {
           onChange={(event) => set({ name: event.target.value })}
         />
         <div className="grid gap-4 sm:grid-cols-2">
-          <Field
-            label="Sport"
+          <Pick
+            label={<>Sport{note('sport')}</>}
             value={draft.sport}
-            maxLength={60}
             error={fault('sport')}
-            onChange={(event) => set({ sport: event.target.value })}
+            onChange={(sport) => set({ sport })}
+            options={SPORTS.map((each) => [each, SPORT_NAMES[each]] as const)}
           />
           <Field
             label="Best deadlift"
@@ -120,6 +128,15 @@ function Editor({ profile, reload }: EditorProps): ReactElement {
             error={fault('deadliftMax')}
             onChange={(event) => set({ deadliftMax: event.target.value })}
           />
+          <Field
+            className="sm:col-span-2"
+            label="Sport in your words"
+            placeholder="Federation, class, what the list does not say"
+            value={draft.sportWords}
+            maxLength={200}
+            error={fault('sportWords')}
+            onChange={(event) => set({ sportWords: event.target.value })}
+          />
         </div>
         <Choices
           legend={<>Dominant hand{note('dominantHand')}</>}
@@ -128,13 +145,24 @@ function Editor({ profile, reload }: EditorProps): ReactElement {
           onChange={(dominantHand) => set({ dominantHand })}
         />
         <div className="grid gap-4 sm:grid-cols-2">
-          <Pick
-            label={<>Stance{note('stance')}</>}
-            value={draft.stance}
-            error={fault('stance')}
-            onChange={(stance) => set({ stance })}
-            options={[...new Set([...STANCES, draft.stance])].map((each) => [each, each] as const)}
-          />
+          <div className="grid content-start gap-2">
+            <Pick
+              label={<>Stance{note('stance')}</>}
+              value={draft.stance}
+              error={fault('stance')}
+              onChange={(stance) => set({ stance })}
+              options={STANCES.map((each) => [each, STANCE_NAMES[each]] as const)}
+            />
+            <label className="flex min-h-6 items-center gap-2">
+              <input
+                type="checkbox"
+                className="size-5 accent-forge"
+                checked={draft.largeThighs}
+                onChange={(event) => set({ largeThighs: event.target.checked })}
+              />
+              Large thighs{note('largeThighs')}
+            </label>
+          </div>
           <label className="grid content-start gap-1">
             <span className="label">Training since{note('trainingSince')}</span>
             <input
@@ -260,6 +288,7 @@ function Editor({ profile, reload }: EditorProps): ReactElement {
 }
 
 function words(value: Draft[keyof Draft]): string {
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
   return typeof value === 'string'
     ? value
     : Array.isArray(value)

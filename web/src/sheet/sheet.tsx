@@ -1,5 +1,5 @@
 import type { LifterView, SheetView } from '@iron-clasp/contract';
-import { sayHands } from '@iron-clasp/core';
+import { sayHands, STANCE_NAMES } from '@iron-clasp/core';
 import clsx from 'clsx';
 import { ArrowLeft } from 'lucide-react';
 import type { ReactElement } from 'react';
@@ -11,6 +11,7 @@ import { SeasonStrip } from '../charts/season-strip.tsx';
 import { HandsMark } from '../marks/hands-mark.tsx';
 import { formatMass } from '../parts/figures.ts';
 import { Caution, Failed, Loading } from '../parts/states.tsx';
+import { saySport } from '../parts/words.ts';
 
 /** The open lifter: who they are, the season strip, and one of the sheet's pages below. */
 export function Sheet(): ReactElement {
@@ -79,10 +80,11 @@ function Conflicts({ lifter }: { lifter: LifterView }): ReactElement | null {
 function Head({ lifter }: { lifter: LifterView }): ReactElement {
   const unit = useUnit();
   const facts = [
-    lifter.sport,
+    saySport(lifter),
     lifter.school.name,
     `deadlift ${formatMass(lifter.deadliftMax, unit)}`,
-    lifter.stance,
+    STANCE_NAMES[lifter.stance],
+    ...(lifter.largeThighs ? ['large thighs'] : []),
     lifter.trainingMonths < 24
       ? `${lifter.trainingMonths} months of training`
       : `${Math.floor(lifter.trainingMonths / 12)} years of training`,

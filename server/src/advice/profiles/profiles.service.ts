@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
 import { Injectable } from '@nestjs/common';
-import { DEFAULT_THRESHOLDS, findSchool } from '@iron-clasp/core';
+import { DEFAULT_THRESHOLDS, findSchool, type Sport } from '@iron-clasp/core';
 import type { KnownHistory, LifterRequest } from '@iron-clasp/contract';
 import { isUUID } from 'class-validator';
 import { format, parseISO, subYears } from 'date-fns';
@@ -17,12 +17,13 @@ import { SchoolsService } from '../../records/schools/schools.service.ts';
 const ASKED_LATER = ['dominantHand', 'stance', 'trainingSince', 'schoolId', 'hookStage'] as const;
 
 /** The school that a sport usually starts from. */
-const SCHOOL_BY_SPORT: Readonly<Record<string, string>> = {
+const SCHOOL_BY_SPORT: Readonly<Record<Sport, string>> = {
   weightlifting: 'weightlifting',
   strongman: 'strongman',
   powerlifting: 'same-grip',
+  generalStrength: 'overhand-first',
+  other: 'overhand-first',
 };
-const USUAL_SCHOOL = 'overhand-first';
 /** Training taken for granted until somebody says, years. */
 const USUAL_YEARS = 2;
 
@@ -66,8 +67,7 @@ export class ProfilesService {
     before: Lifter | null,
   ): Promise<Pick<Lifter, 'schoolId' | 'clubSchoolId'>> {
     if (schoolId === undefined) {
-      const usual = SCHOOL_BY_SPORT[sport.trim().toLowerCase()] ?? USUAL_SCHOOL;
-      return before ?? { schoolId: usual, clubSchoolId: null };
+      return before ?? { schoolId: SCHOOL_BY_SPORT[sport], clubSchoolId: null };
     }
     if (schoolId !== '' && findSchool(schoolId)) return { schoolId, clubSchoolId: null };
     const own = isUUID(schoolId) ? await this.schools.find(clubId, schoolId) : null;
@@ -94,10 +94,12 @@ export class ProfilesService {
     return {
       name: body.name,
       sport: body.sport,
+      sportWords: body.sportWords ?? before?.sportWords ?? '',
       deadliftMax: body.deadliftMax,
       unit: body.unit ?? before?.unit ?? 'kg',
       dominantHand: body.dominantHand ?? base.dominantHand,
       stance: body.stance ?? base.stance,
+      largeThighs: body.largeThighs ?? before?.largeThighs ?? false,
       trainingSince: body.trainingSince ?? base.trainingSince,
       schoolId: school.schoolId,
       clubSchoolId: school.clubSchoolId,
@@ -125,10 +127,12 @@ function kept<Value>(sent: Value | null | undefined, before: Value | null | unde
 const FIELDS = [
   'name',
   'sport',
+  'sportWords',
   'deadliftMax',
   'unit',
   'dominantHand',
   'stance',
+  'largeThighs',
   'trainingSince',
   'hookStage',
   'thresholds',

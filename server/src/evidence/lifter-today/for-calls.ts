@@ -13,7 +13,7 @@ export function forCalls(profile: LifterProfile): CallLifter {
     hands,
     hookStage: lifter.hookStage,
     thresholds: lifter.thresholds,
-    tightThighs: /large thighs/i.test(lifter.stance),
+    tightThighs: lifter.largeThighs,
     ...(nextMeet && { nextEventStraps: nextMeet.straps }),
   };
 }
@@ -24,6 +24,7 @@ export function conflictsOf(profile: LifterProfile): ProfileConflict[] {
   return profileConflicts({
     sport: lifter.sport,
     stance: lifter.stance,
+    largeThighs: lifter.largeThighs,
     trainingMonths: trainingMonths(profile),
     hookStage: lifter.hookStage,
     history,

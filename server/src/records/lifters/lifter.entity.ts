@@ -1,4 +1,4 @@
-import type { HistoryKind, HookStage, MassUnit, Side, Thresholds } from '@iron-clasp/core';
+import type { HistoryKind, HookStage, MassUnit, Side, Sport, Stance, Thresholds } from '@iron-clasp/core';
 import type { BestLift } from '@iron-clasp/contract';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
@@ -7,10 +7,13 @@ export class Lifter {
   @PrimaryColumn('uuid') id: string;
   @Column('uuid') clubId: string;
   @Column('text') name: string;
-  @Column('text') sport: string;
+  @Column('text') sport: Sport;
+  /** What the coach adds in words; nothing is computed from it. */
+  @Column('text') sportWords: string;
   @Column('text') unit: MassUnit;
   @Column('text') dominantHand: Side;
-  @Column('text') stance: string;
+  @Column('text') stance: Stance;
+  @Column('boolean') largeThighs: boolean;
   /** kg. */
   @Column('double precision') deadliftMax: number;
   @Column('date') trainingSince: string;

@@ -53,7 +53,7 @@ describe('attention on the rack', () => {
     ): Parameters<typeof byAttention>[0] => ({
       id: name,
       name,
-      sport: '',
+      sport: 'other',
       hands: sound,
       handsOn: null,
       meet: null,

@@ -89,8 +89,8 @@ export class RackService {
     const rows = await this.lifters.archived(club.id, readKey(after, 'text'), ARCHIVE_PAGE + 1);
     const { items, next } = pageOf(rows, ARCHIVE_PAGE, (row) => ({ value: row.name, id: row.id }));
     return {
-      lifters: items.map(({ id, name, sport, version, archivedAt }) => ({
-        ...{ id, name, sport, version },
+      lifters: items.map(({ id, name, sport, sportWords, version, archivedAt }) => ({
+        ...{ id, name, sport, sportWords, version },
         archivedAt: archivedAt!.toISOString(),
       })),
       next,

@@ -65,11 +65,11 @@ export class SheetService {
 function lifterView(profile: LifterProfile, usualVenueId: string | null): LifterView {
   const { lifter, history, hands, handsOn } = profile;
   const { name: schoolName, id: schoolId, summary } = profile.school;
-  const { id, name, sport, unit, dominantHand, stance, deadliftMax, bestLifts } = lifter;
-  const { hookStage, thresholds, unanswered } = lifter;
+  const { id, name, sport, sportWords, unit, dominantHand, stance, largeThighs } = lifter;
+  const { deadliftMax, bestLifts, hookStage, thresholds, unanswered } = lifter;
   return {
-    ...{ id, name, sport, unit, dominantHand, stance, deadliftMax, bestLifts },
-    ...{ hookStage, thresholds, unanswered, history, usualVenueId },
+    ...{ id, name, sport, sportWords, unit, dominantHand, stance, largeThighs },
+    ...{ deadliftMax, bestLifts, hookStage, thresholds, unanswered, history, usualVenueId },
     trainingMonths: trainingMonths(profile),
     school: { id: schoolId, name: schoolName, summary },
     hands: { ...hands, on: handsOn },
