@@ -140,6 +140,8 @@ export * from './force-trace/read-trace-csv.ts';
 // What went wrong, and what is about to.
 export * from './slip-causes/slip-causes.ts';
 export * from './usual-mistakes/usual-mistakes.ts';
+// Where the facts that rules look at come from, and which nothing supplies yet.
+export * from './facts/fact-sources.ts';
 
 // A lifter against their own history, and who needs the coach.
 export * from './compare/same-load.ts';

@@ -55,32 +55,34 @@ export class HoldPrescriber {
 
   /** The hold as the engine prescribes it, made easier where the day’s test asks, and then as the coach decided. */
   async prescribe(question: HoldQuestion): Promise<HoldPrescription> {
-    const { club, kind, on, profile, kit, ledger, decision, easing } = question;
-    const { lifter, nextMeet } = profile;
-    const { equipment, lift, diameter } = kitFor(kind, kit);
+    const { club, kind, profile, decision, easing } = question;
     const pinch = holdLift(kind).curve === 'pinch';
     const [holds, curve] = await Promise.all([
-      this.log.latestHolds(lifter.id, kind, question.without),
-      pinch ? this.curves.pinchCurve(club, lifter) : question.curve,
+      this.log.latestHolds(profile.lifter.id, kind, question.without),
+      pinch ? this.curves.pinchCurve(club, profile.lifter) : question.curve,
     ]);
-    const request: HoldRequest = {
-      kind,
-      curve,
-      school: profile.school,
-      lifter: forCalls(profile),
-      venue: venueOf(kit),
-      ledger,
-      history: sessionsOf(holds),
-      equipment,
-      ...(lift && { lift }),
-      ...(diameter && { diameter }),
-      ...(lifter.bodyMass !== null && { bodyMass: lifter.bodyMass }),
-      ...(nextMeet && nextMeet.heldOn >= on && { meet: { daysAway: daysBetween(on, nextMeet.heldOn) } }),
-    };
+    const request = holdRequest({ ...question, curve }, holds);
     const prescribed = prescribeHold(request);
-    const eased = easing && !prescribed.barred ? easeHold(prescribed, easing, equipment) : prescribed;
+    const eased = easing && !prescribed.barred ? easeHold(prescribed, easing, request.equipment) : prescribed;
     return decidedHold(eased, decision, request);
   }
+}
+
+/** What the engine is asked, with the curve that the kind follows. */
+export function holdRequest(question: HoldQuestion, holds: readonly LoggedHold[]): HoldRequest {
+  const { kind, on, profile, kit, curve, ledger } = question;
+  const { lifter, school, nextMeet } = profile;
+  const { equipment, lift, diameter } = kitFor(kind, kit);
+  return {
+    ...{ kind, curve, school, ledger, equipment },
+    lifter: forCalls(profile),
+    venue: venueOf(kit),
+    history: sessionsOf(holds),
+    ...(lift && { lift }),
+    ...(diameter && { diameter }),
+    ...(lifter.bodyMass !== null && { bodyMass: lifter.bodyMass }),
+    ...(nextMeet && nextMeet.heldOn >= on && { meet: { daysAway: daysBetween(on, nextMeet.heldOn) } }),
+  };
 }
 
 /** Logged holds, the latest session first, as the sessions they were. */

@@ -1,11 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import {
-  rankSlipCauses,
-  REFERENCE_SHARE_OF_DEADLIFT,
-  SET_ROLE_NAMES,
-  type LoggedSlip,
-  type SetCall,
-} from '@iron-clasp/core';
+import { rankSlipCauses, REFERENCE_SHARE_OF_DEADLIFT, SET_ROLE_NAMES } from '@iron-clasp/core';
 import type { CalledSet, FinishRequest, FloorView, SessionEndView } from '@iron-clasp/contract';
 import { Clock } from '../../platform/clock/clock.ts';
 import type { ClubRef } from '../../platform/days/club-day.ts';
@@ -16,6 +10,7 @@ import { SessionFactsService } from '../../evidence/session/session-facts.servic
 import { asTest, WORKING_PROTOCOL } from '../../evidence/squeeze/squeeze-tests.ts';
 import { CallsService } from '../../advice/calls/calls.service.ts';
 import { CallsViewService } from '../calls/calls-view.service.ts';
+import { slipOf } from './slip-of.ts';
 
 @Injectable()
 export class FloorService {
@@ -107,21 +102,6 @@ export class FloorService {
     const session = await this.training.known(club.id, sessionId);
     await this.training.finish(session, null, session.noteToLifter);
   }
-}
-
-function slipOf({ liftId, role, done }: CalledSet, { probability }: SetCall): LoggedSlip {
-  const { reps, slippedAtRep, grip, chalk, confidence, pain } = done!;
-  return {
-    lift: liftId,
-    role,
-    reps,
-    slippedAtRep: slippedAtRep!,
-    grip,
-    chalk,
-    ...(confidence !== null && { confidence }),
-    ...(pain !== null && grip === 'hook' && { thumbPain: pain }),
-    ...(probability !== null && { expected: probability }),
-  };
 }
 
 /** A set left out, or done otherwise than planned, in a sentence. */

@@ -1,0 +1,131 @@
+import { CAUTIONS, CUES, type AdviceFacts } from '../calls/advice.ts';
+import { CALL_RULES } from '../calls/call-rules.ts';
+import { lifter } from '../calls/fixtures.test-helper.ts';
+import { SET_ROLES } from '../calls/set-role.ts';
+import { GRIP_CHOICES, type CallLifter } from '../calls/types.ts';
+import { SLIP_CAUSES, type LoggedSlip } from '../slip-causes/slip-causes.ts';
+import { SCHOOLS } from '../calls/schools.ts';
+import { LIFTS } from '../set-demand/lifts.ts';
+import { setDemand } from '../set-demand/set-demand.ts';
+import { GRIPS } from '../clasp-curve/types.ts';
+import { FACT_SOURCES, NOT_YET_SUPPLIED, type FactGroup } from './fact-sources.ts';
+
+/** Grows for no reason: whoever adds a fact adds the screen on which somebody enters it. */
+const AT_MOST = [
+  ...['unwell', 'gripWorkHigh', 'clenches', 'armsBendUnderMixed', 'hookBudgetLeft'].map(
+    (each) => `call.${each}`,
+  ),
+  ...['thumbFingers', 'outerThumbChalked', 'elbowBent', 'barDrifted', 'draggedOnThighs', 'sweat'].map(
+    (each) => `slip.${each}`,
+  ),
+  ...['event', 'aim', 'effort', 'ceiling', 'timing'].map((each) => `hold.${each}`),
+  'week.strapsOffOn',
+  ...['today', 'deadliftMax', 'hookStage', 'sets', 'planRestsOnStrappedSets'].map(
+    (each) => `mistakes.${each}`,
+  ),
+  ...[
+    'on',
+    'session',
+    'lift',
+    'role',
+    'load',
+    'reps',
+    'grip',
+    'strapped',
+    'sideUnder',
+    'slipped',
+    'elbowBent',
+  ].map((each) => `watchedSet.${each}`),
+  'watchedSet.bareChance',
+];
+
+/** The same record, noting which of its fields are looked at. */
+function watched<Facts extends object>(facts: Facts, seen: Set<string>): Facts {
+  return new Proxy(facts, {
+    get: (target, field, receiver): unknown => {
+      seen.add(String(field));
+      return Reflect.get(target, field, receiver);
+    },
+  });
+}
+
+/** Fields of the group that are looked at and that nothing supplies. */
+const missing = (group: FactGroup, seen: ReadonlySet<string>): string[] =>
+  [...seen].filter((field) => NOT_YET_SUPPLIED.includes(`${group}.${field}`)).sort();
+
+it('the list of what is not yet supplied only shrinks', () => {
+  expect(NOT_YET_SUPPLIED.filter((each) => !AT_MOST.includes(each))).toEqual([]);
+});
+
+const DEMAND = setDemand({ lift: 'deadlift.conventional', load: 150, reps: 1 });
+
+/** Facts of the lifter that a rule reads over all lifts, roles and choices, in the hands of whom everything is said. */
+function readBy(look: (facts: AdviceFacts) => unknown): Set<string> {
+  const seen = new Set<string>();
+  for (const said of [{}, { hookStage: 'learn' }, { trainingMonths: 3 }] as Partial<CallLifter>[])
+    for (const lift of LIFTS)
+      for (const role of SET_ROLES)
+        for (const choice of GRIP_CHOICES)
+          look({
+            lifter: watched(lifter(said), seen),
+            ...{ lift, role, reps: 1, choice, chalk: 'none', noTape: false, earlierHolds: 0 },
+            demand: DEMAND,
+          });
+  return seen;
+}
+
+it('rules that wait for a fact are these, and no other', () => {
+  const waiting = Object.fromEntries(
+    [
+      ...CALL_RULES.map(({ id, effect }) => [id, missing('call', readBy(effect))] as const),
+      ...[...CUES, ...CAUTIONS].map(({ id, when }) => [id, missing('call', readBy(when))] as const),
+    ].filter(([, facts]) => facts.length > 0),
+  );
+  expect(waiting).toEqual({
+    'safety.unwell-stop': ['unwell'],
+    'adaptation.hook-skin-budget': ['hookBudgetLeft'],
+    'adaptation.mixed-waits-for-long-arms': ['armsBendUnderMixed'],
+  });
+});
+
+it('straps that a school calls on facts nobody can give yet are these', () => {
+  const waiting = SCHOOLS.flatMap(({ id, strapsFirst }) =>
+    strapsFirst.flatMap(({ when }) =>
+      when
+        .filter(({ kind }) => NOT_YET_SUPPLIED.includes(`call.${kind}`))
+        .map(({ kind }) => `${id}: ${kind}`),
+    ),
+  );
+  expect(waiting).toEqual(['weightlifting: clenches', 'strongman: gripWorkHigh']);
+});
+
+it('every rule looks only at facts whose source is written down', () => {
+  const known = new Set(Object.keys(FACT_SOURCES.call));
+  for (const { effect } of CALL_RULES)
+    expect([...readBy(effect)].filter((field) => !known.has(field))).toEqual([]);
+  for (const { when } of [...CUES, ...CAUTIONS])
+    expect([...readBy(when)].filter((field) => !known.has(field))).toEqual([]);
+});
+
+it('causes of a slip that only clues nobody can give yet would show are these', () => {
+  const silent = SLIP_CAUSES.filter(({ clues }) =>
+    clues.every(({ when }) => {
+      const seen = new Set<string>();
+      for (const grip of GRIPS)
+        for (const reps of [1, 5])
+          when(
+            watched<LoggedSlip>(
+              { lift: 'deadlift.sumo', role: 'top', reps, slippedAtRep: 1, grip, confidence: 5 },
+              seen,
+            ),
+          );
+      return missing('slip', seen).length > 0;
+    }),
+  ).map(({ id }) => id);
+  expect(silent).toEqual([
+    'slip.hook-two-fingers',
+    'slip.hook-outer-thumb-dry',
+    'slip.mixed-bar-drifts',
+    'slip.mixed-elbow-bent',
+  ]);
+});
