@@ -18,9 +18,9 @@ export class ApiError extends Error {
     this.other = error.other;
   }
 
-  /** True where trying the same again later may well succeed. */
+  /** True where trying the same again later may well succeed; a good answer that was cut off has refused nothing. */
   get passing(): boolean {
-    return this.status === 0 || this.status >= 500 || this.status === 429;
+    return this.status < 400 || this.status >= 500 || this.status === 429;
   }
 }
 
