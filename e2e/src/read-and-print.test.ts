@@ -1,5 +1,5 @@
 import { By } from 'selenium-webdriver';
-import type { CurveView } from '@iron-clasp/contract';
+import type { CurveView, TodayView } from '@iron-clasp/contract';
 import { Page } from './browser.test-helper.ts';
 
 let page: Page;
@@ -43,7 +43,9 @@ it('the ramp shows up to which load each grip holds, lift by lift, and asks more
 
 it('the cards of everybody who trains today print one page each, in order of name', async () => {
   await page.go('/cards');
-  await page.until(async () => (await page.count('article table')) > 3, 'the cards');
+  const { sessions } = (await page.api<TodayView>('GET', '/lifters/today')).body;
+  expect(sessions.length).toBeGreaterThan(3);
+  await page.until(async () => (await page.count('article table')) === sessions.length, 'every card');
   const names = await page.driver.executeScript<string[]>(
     `return [...document.querySelectorAll('article h2')].map((each) => each.textContent)`,
   );
