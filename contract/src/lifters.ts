@@ -59,6 +59,9 @@ export class ThresholdsBody implements Thresholds {
   attempt: number;
 }
 
+/** Answers about a lifter that can be given later; until then their usual values stand. */
+export const ASKED_LATER = ['dominantHand', 'stance', 'trainingSince', 'schoolId', 'hookStage'] as const;
+
 /** A lifter's best in a lift: kg, and the day where that is known. */
 export class BestLiftBody {
   @OneOf(LIFT_IDS, 'Choose a lift of the catalogue.')

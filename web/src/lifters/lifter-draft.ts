@@ -1,4 +1,4 @@
-import type { KnownHistory, LifterRequest, ProfileView } from '@iron-clasp/contract';
+import { ASKED_LATER, type KnownHistory, type LifterRequest, type ProfileView } from '@iron-clasp/contract';
 import { type MassUnit, type SetRole } from '@iron-clasp/core';
 import { inUnit, typedMass, typedNumber } from '../parts/figures.ts';
 
@@ -35,10 +35,6 @@ export interface BestDraft {
   /** kg as stored, while the load is not touched. */
   readonly kg?: number;
 }
-
-/** Fields that are asked later: only what the coach touched counts as an answer. */
-export const ASKED_LATER = ['dominantHand', 'stance', 'trainingSince', 'schoolId', 'hookStage'] as const;
-export type AskedLater = (typeof ASKED_LATER)[number];
 
 export const FIELD_NAMES: Readonly<Record<string, string>> = {
   name: 'name',

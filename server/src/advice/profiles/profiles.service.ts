@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
 import { Injectable } from '@nestjs/common';
 import { DEFAULT_THRESHOLDS, findSchool, type Sport } from '@iron-clasp/core';
-import type { KnownHistory, LifterRequest } from '@iron-clasp/contract';
+import { ASKED_LATER, type KnownHistory, type LifterRequest } from '@iron-clasp/contract';
 import { isUUID } from 'class-validator';
 import { format, parseISO, subYears } from 'date-fns';
 import { Clock } from '../../platform/clock/clock.ts';
@@ -12,9 +12,6 @@ import { invalid } from '../../platform/http/problem.ts';
 import type { FieldValue, Lifter, LifterChange } from '../../records/lifters/lifter.entity.ts';
 import { LiftersService, type LifterContent } from '../../records/lifters/lifters.service.ts';
 import { SchoolsService } from '../../records/schools/schools.service.ts';
-
-/** What is asked later, and what stands for it until then. */
-const ASKED_LATER = ['dominantHand', 'stance', 'trainingSince', 'schoolId', 'hookStage'] as const;
 
 /** The school that a sport usually starts from. */
 const SCHOOL_BY_SPORT: Readonly<Record<Sport, string>> = {
