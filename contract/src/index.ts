@@ -23,5 +23,6 @@ export * from './rack.ts';
 export * from './schools.ts';
 export * from './sharing.ts';
 export * from './sheet.ts';
+export * from './slips.ts';
 export * from './squeeze.ts';
 export { LOAD_MESSAGE } from './fields.ts';

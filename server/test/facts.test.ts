@@ -1,11 +1,10 @@
 import { FACT_SOURCES, HOLD_KINDS, mixedLedger, type FactGroup, type HoldKindId } from '@iron-clasp/core';
-import type { CalledSet, CallsView, RackView, SheetView } from '@iron-clasp/contract';
+import { slipOf, type CallsView, type RackView, type SheetView } from '@iron-clasp/contract';
 import { CallsService } from '../src/advice/calls/calls.service.ts';
 import { holdRequest } from '../src/advice/holds/hold-prescriber.ts';
 import { weekOf } from '../src/evidence/holds/grip-events.ts';
 import { LifterTodayService, type LifterProfile } from '../src/evidence/lifter-today/lifter-today.service.ts';
 import { SessionFactsService, type SessionFacts } from '../src/evidence/session/session-facts.service.ts';
-import { slipOf } from '../src/views/floor/slip-of.ts';
 import { Coach, startApi, type Api } from './api.test-helper.ts';
 
 interface Reference {
@@ -98,11 +97,6 @@ it('so are weeks of grip work', () => {
 
 it('so are the causes of slips', () => {
   const [set] = calls.sets;
-  const slipped = {
-    ...set!,
-    done: {
-      ...{ reps: 1, slippedAtRep: 1, grip: 'hook', chalk: 'block', confidence: 2, pain: 4 },
-    },
-  } as unknown as CalledSet;
-  expect(given([slipOf(slipped, { ...set!.call, probability: 0.9 })])).toEqual(facts('slip').supplied);
+  const slipped = { reps: 1, slippedAtRep: 1, grip: 'hook', chalk: 'block', confidence: 2, pain: 4 } as const;
+  expect(given([slipOf(set!, slipped, 0.9)])).toEqual(facts('slip').supplied);
 });

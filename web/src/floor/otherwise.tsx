@@ -6,7 +6,7 @@ import {
   toKg,
   type GripChoice,
 } from '@iron-clasp/core';
-import type { CalledSet, LogSetRequest } from '@iron-clasp/contract';
+import { slipOf, type CalledSet, type LogSetRequest } from '@iron-clasp/contract';
 import { Minus, Plus } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { useUnit } from '../api/use-unit.ts';
@@ -56,17 +56,11 @@ export function Otherwise({ set, start, slipped, onLog, onSkip, onClose }: Other
     body.slippedAtRep === undefined
       ? []
       : rankSlipCauses([
-          {
-            lift: set.liftId,
-            role: set.role,
-            reps: body.reps,
-            slippedAtRep: Math.min(body.slippedAtRep, body.reps),
-            grip: body.grip,
-            chalk: body.chalk,
-            ...(body.confidence !== undefined && { confidence: body.confidence }),
-            ...(body.pain !== undefined && body.grip === 'hook' && { thumbPain: body.pain }),
-            ...(set.call.probability !== null && { expected: set.call.probability }),
-          },
+          slipOf(
+            set,
+            { ...body, slippedAtRep: Math.min(body.slippedAtRep, body.reps) },
+            set.call.probability,
+          ),
         ]).slice(0, 4);
   const offered = [
     ...causes.map(({ id, cause }) => ({ id, cause })),

@@ -1,6 +1,12 @@
 import { Injectable } from '@nestjs/common';
 import { rankSlipCauses, REFERENCE_SHARE_OF_DEADLIFT, SET_ROLE_NAMES } from '@iron-clasp/core';
-import type { CalledSet, FinishRequest, FloorView, SessionEndView } from '@iron-clasp/contract';
+import {
+  slipOf,
+  type CalledSet,
+  type FinishRequest,
+  type FloorView,
+  type SessionEndView,
+} from '@iron-clasp/contract';
 import { Clock } from '../../platform/clock/clock.ts';
 import type { ClubRef } from '../../platform/days/club-day.ts';
 import { takenAt } from '../../platform/http/taken-at.ts';
@@ -10,7 +16,6 @@ import { SessionFactsService } from '../../evidence/session/session-facts.servic
 import { asTest, WORKING_PROTOCOL } from '../../evidence/squeeze/squeeze-tests.ts';
 import { CallsService } from '../../advice/calls/calls.service.ts';
 import { CallsViewService } from '../calls/calls-view.service.ts';
-import { slipOf } from './slip-of.ts';
 
 @Injectable()
 export class FloorService {
@@ -82,7 +87,11 @@ export class FloorService {
         slippedAtRep: entry!.slippedAtRep!,
         grip: entry!.grip,
       })),
-      causes: rankSlipCauses(slipped.map(({ set, call }) => slipOf(set, call))),
+      causes: rankSlipCauses(
+        slipped.map(({ set, call }) =>
+          slipOf(set, { ...set.done!, slippedAtRep: set.done!.slippedAtRep! }, call.probability),
+        ),
+      ),
       holds: view.holdsDone,
       nextHold: view.nextHold ?? view.hold,
       otherwise: view.sets.flatMap(otherwise),
