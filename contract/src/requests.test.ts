@@ -198,7 +198,7 @@ describe('decisions, trials and people', () => {
     expect(Object.keys(refused(LifterRequest, { ...person, ...more }))).toEqual(fields);
   });
 
-  it('putting aside wants the version that was seen', () => {
+  it('archiving wants the version that was seen', () => {
     expect(refused(ArchiveRequest, { archived: true, version: 3 })).toEqual({});
     expect(Object.keys(refused(ArchiveRequest, { archived: 'yes' }))).toEqual(['archived', 'version']);
   });

@@ -74,12 +74,15 @@ function readBy(look: (facts: AdviceFacts) => unknown): Set<string> {
   return seen;
 }
 
+/** Every rule, cue and caution with what it reads of the lifter. */
+const READ = [
+  ...CALL_RULES.map(({ id, effect }) => ({ id, seen: readBy(effect) })),
+  ...[...CUES, ...CAUTIONS].map(({ id, when }) => ({ id, seen: readBy(when) })),
+];
+
 it('rules that wait for a fact are these, and no other', () => {
   const waiting = Object.fromEntries(
-    [
-      ...CALL_RULES.map(({ id, effect }) => [id, missing('call', readBy(effect))] as const),
-      ...[...CUES, ...CAUTIONS].map(({ id, when }) => [id, missing('call', readBy(when))] as const),
-    ].filter(([, facts]) => facts.length > 0),
+    READ.map(({ id, seen }) => [id, missing('call', seen)] as const).filter(([, facts]) => facts.length > 0),
   );
   expect(waiting).toEqual({
     'safety.unwell-stop': ['unwell'],
@@ -101,10 +104,7 @@ it('straps that a school calls on facts nobody can give yet are these', () => {
 
 it('every rule looks only at facts whose source is written down', () => {
   const known = new Set(Object.keys(FACT_SOURCES.call));
-  for (const { effect } of CALL_RULES)
-    expect([...readBy(effect)].filter((field) => !known.has(field))).toEqual([]);
-  for (const { when } of [...CUES, ...CAUTIONS])
-    expect([...readBy(when)].filter((field) => !known.has(field))).toEqual([]);
+  for (const { seen } of READ) expect([...seen].filter((field) => !known.has(field))).toEqual([]);
 });
 
 it('causes of a slip that only clues nobody can give yet would show are these', () => {

@@ -60,7 +60,7 @@ export function Kit(): ReactElement {
                     className="flex items-center justify-between border-b border-rule py-1.5"
                   >
                     {venue.kit.name}
-                    <Aside
+                    <ArchiveButton
                       id={venue.id}
                       version={venue.version}
                       archived={false}
@@ -121,13 +121,13 @@ function Venue({ id }: { id: string }): ReactElement {
         <Button look="action" onClick={() => setChanging(true)}>
           Change what stands here
         </Button>
-        <Aside id={id} version={venue.version} archived words="Archive the venue" />
+        <ArchiveButton id={id} version={venue.version} archived words="Archive the venue" />
       </div>
     </>
   );
 }
 
-function Aside({
+function ArchiveButton({
   id,
   version,
   archived,

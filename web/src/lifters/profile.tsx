@@ -274,7 +274,7 @@ function Editor({ profile, reload }: EditorProps): ReactElement {
             </Button>
           )}
           {save.isSuccess && changed.length === 0 && <span role="status">Saved.</span>}
-          <PutAside profile={base} />
+          <ArchiveButton profile={base} />
         </div>
       </form>
       <div className="grid content-start gap-8">
@@ -296,7 +296,7 @@ function words(value: Draft[keyof Draft]): string {
       : 'other figures';
 }
 
-function PutAside({ profile }: { profile: ProfileView }): ReactElement {
+function ArchiveButton({ profile }: { profile: ProfileView }): ReactElement {
   const archive = useArchive();
   const navigate = useNavigate();
   return (
