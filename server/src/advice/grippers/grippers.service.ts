@@ -5,7 +5,6 @@ import {
   fitGripperLadder,
   gripperPlan,
   halfChanceResistance,
-  SIDES,
   type Estimate,
   type GripperAttempt,
   type GripperLadder,
@@ -58,8 +57,10 @@ export class GrippersService {
     );
     const fitted = fitAsOf(attempts, 0);
     const lifter = forCalls(profile);
-    const bySide = <Answer>(of: (side: Side) => Answer): Record<Side, Answer> =>
-      Object.fromEntries(SIDES.map((side) => [side, of(side)])) as Record<Side, Answer>;
+    const bySide = <Answer>(of: (side: Side) => Answer): Record<Side, Answer> => ({
+      left: of('left'),
+      right: of('right'),
+    });
     return {
       ladder: ladder.map((gripper) => ({
         ...gripper,

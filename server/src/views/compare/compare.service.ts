@@ -6,7 +6,6 @@ import {
   GRIPS,
   nextSideUnder,
   REFERENCE_SHARE_OF_DEADLIFT,
-  SIDES,
   PAIN_PARTS,
   squeezeAgainstHold,
   squeezeScores,
@@ -92,10 +91,7 @@ export class CompareService {
             : null,
         ledger,
         nextUnder: nextSideUnder(ledger, lifter.dominantHand),
-        worstPain: Object.fromEntries(SIDES.map((side) => [side, worstPain(checks, side, today)])) as Record<
-          Side,
-          number
-        >,
+        worstPain: { left: worstPain(checks, 'left', today), right: worstPain(checks, 'right', today) },
       },
       squeezeAgainstHold: {
         ...squeezeAgainstHold(

@@ -142,7 +142,7 @@ function onlyKnown(hands: HandsToday): HandsToday {
     ...(bicepsPain !== undefined && { bicepsPain }),
     ...(spreadingPain !== undefined && { spreadingPain }),
   });
-  return Object.fromEntries(SIDES.map((side) => [side, one(hands[side])])) as unknown as HandsToday;
+  return { left: one(hands.left), right: one(hands.right) };
 }
 
 function costOf({ liftId, reps, load, style, seconds }: LoggedSet): HookedSet {
