@@ -6,6 +6,7 @@
  */
 export * from './errors.ts';
 export * from './limits.ts';
+export * from './vocabulary.ts';
 export * from './units/mass.ts';
 export * from './statistics/share-range.ts';
 export type { Estimate } from './statistics/estimate.ts';

@@ -1,3 +1,4 @@
+import { GRIP_NAMES } from '../vocabulary.ts';
 import { holdLoad } from '../clasp-curve/hold-load.ts';
 import { holdProbability, holdProbabilityRange } from '../clasp-curve/hold-probability.ts';
 import { GRIPS, type Grip } from '../clasp-curve/types.ts';
@@ -8,7 +9,6 @@ import { contextCheck } from './check-call.ts';
 import { chooseGrip, strongest, type Chosen } from './choose-grip.ts';
 import { gripAlternatives } from './grip-alternatives.ts';
 import { EASY_HOLD } from './safety-rules.ts';
-import { GRIP_NAMES } from './say-call.ts';
 import type { School } from './school.ts';
 import { SCHOOLS, SORE } from './schools.ts';
 import { handsHurt } from './school-policy.ts';

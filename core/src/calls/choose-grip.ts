@@ -1,5 +1,5 @@
+import { GRIP_NAMES } from '../vocabulary.ts';
 import { GRIPS, type Grip } from '../clasp-curve/types.ts';
-import { GRIP_NAMES } from './say-call.ts';
 import { applies, bareOrder, schoolBarsStraps } from './school-policy.ts';
 import type { School } from './school.ts';
 import type { SetFacts } from './set-facts.ts';

@@ -1,7 +1,7 @@
+import { STRAP_NAMES } from '../vocabulary.ts';
 import { CHALK_KINDS, type ChalkKind } from '../clasp-curve/types.ts';
 import { STRAP_TYPES } from '../set-demand/lift.ts';
 import type { CallRule, RuleEffect, RuleFacts } from './rules.ts';
-import { STRAP_NAMES } from './say-call.ts';
 
 /** The rulebook of the day. */
 export const EVENT_RULES: readonly CallRule[] = [

@@ -1,9 +1,9 @@
+import { GRIP_NAMES } from '../vocabulary.ts';
 import { GRIPS } from '../clasp-curve/types.ts';
 import type { StrapType } from '../set-demand/lift.ts';
 import { STRAP_REFUSALS } from '../set-demand/lifts.ts';
 import type { CallRule, RuleEffect, RuleFacts } from './rules.ts';
 import { handsDamaged } from './safety-rules.ts';
-import { GRIP_NAMES } from './say-call.ts';
 import { capital } from './wording.ts';
 
 /** Straps that do not come off the bar when the hand opens. */

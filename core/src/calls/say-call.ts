@@ -1,24 +1,9 @@
+import { GRIP_NAMES, STRAP_NAMES } from '../vocabulary.ts';
 import { checkObject, checkOneOf } from '../check.ts';
 import { CHALK_KINDS } from '../clasp-curve/types.ts';
 import { STRAP_TYPES } from '../set-demand/lift.ts';
 import { listOf, oneOf, record, text, whole } from '../shape.ts';
-import type { ChalkCall, GripChoice, SetCall, StrapCall } from './types.ts';
-
-/** Each choice in the words of the trade. */
-export const GRIP_NAMES: Record<GripChoice, string> = {
-  doubleOverhand: 'double overhand',
-  mixed: 'mixed',
-  hook: 'hook',
-  straps: 'straps',
-};
-
-export const STRAP_NAMES = {
-  loop: 'loop',
-  plain: 'plain',
-  quickRelease: 'quick-release',
-  figureEight: 'figure-eight',
-  heavyDuty: 'heavy-duty',
-} as const;
+import type { ChalkCall, SetCall, StrapCall } from './types.ts';
 
 const chalkCheck = record<ChalkCall>({ kind: oneOf(CHALK_KINDS), where: listOf(text(200), 20) });
 const strapsCheck = record<StrapCall>({ type: oneOf(STRAP_TYPES), turns: whole(1, 6) });

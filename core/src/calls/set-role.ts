@@ -2,16 +2,6 @@
 export const SET_ROLES = ['warmup', 'top', 'backoff', 'volume', 'accessory', 'attempt'] as const;
 export type SetRole = (typeof SET_ROLES)[number];
 
-/** Each role in the words of the trade. */
-export const SET_ROLE_NAMES: Record<SetRole, string> = {
-  warmup: 'warm-up',
-  top: 'top set',
-  backoff: 'back-off',
-  volume: 'volume set',
-  accessory: 'accessory set',
-  attempt: 'meet attempt',
-};
-
 /** Usual rest after a set of each role, s; a rack hold brings its own. */
 export const USUAL_REST: Readonly<Record<SetRole, number>> = {
   warmup: 60,

@@ -1,6 +1,6 @@
+import { STRAP_NAMES } from '../vocabulary.ts';
 import { STRAP_TYPES, type StrapFit, type StrapType } from '../set-demand/lift.ts';
 import type { Barred } from './rules.ts';
-import { STRAP_NAMES } from './say-call.ts';
 import { applies, type PolicyFacts } from './school-policy.ts';
 import type { School } from './school.ts';
 import type { Reason } from './types.ts';

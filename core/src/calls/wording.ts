@@ -1,7 +1,7 @@
+import { GRIP_NAMES, SET_ROLE_NAMES } from '../vocabulary.ts';
 import type { Grip, HoldCurve } from '../clasp-curve/types.ts';
 import type { SetDemand } from '../set-demand/set-demand.ts';
-import { GRIP_NAMES } from './say-call.ts';
-import { SET_ROLE_NAMES, type SetRole } from './set-role.ts';
+import { type SetRole } from './set-role.ts';
 import type { GripChoice, Reason } from './types.ts';
 
 /** The log’s own sentence on a grip: how likely it holds, against what is asked, and what stands behind that. */

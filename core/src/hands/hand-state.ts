@@ -81,20 +81,6 @@ export const HISTORY_KINDS = [
 ] as const;
 export type HistoryKind = (typeof HISTORY_KINDS)[number];
 
-/** Conditions of the history as they are said. */
-export const HISTORY_NAMES: Readonly<Record<HistoryKind, string>> = {
-  bicepsTendon: 'biceps tendon',
-  shoulder: 'shoulder',
-  elbowTendon: 'elbow tendon',
-  thumbArthritis: 'thumb-joint arthritis',
-  bloodPressure: 'blood pressure',
-  fainting: 'fainting',
-  heart: 'heart',
-  recentOperation: 'recent operation',
-  pregnancy: 'pregnancy',
-  underEighteen: 'under 18',
-};
-
 /** Something in the lifter's history that bars or limits grips or holds. */
 export interface HistoryFlag {
   readonly kind: HistoryKind;

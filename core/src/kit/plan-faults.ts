@@ -1,3 +1,4 @@
+import { KIT_NEED_NAMES } from '../vocabulary.ts';
 import { loadBar, type BarLoading, type BarLoadings } from '../bar-loading/load-bar.ts';
 import { platesCheck, type PlatePairs } from '../bar-loading/plates.ts';
 import { SET_ROLES, type SetRole } from '../calls/set-role.ts';
@@ -53,28 +54,6 @@ export interface PlanFaultRule {
   readonly id: string;
   readonly find: (facts: PlanFaultFacts) => { readonly text: string; readonly mend: string } | undefined;
 }
-
-export const KIT_NEED_NAMES: Readonly<Record<KitNeed, string>> = {
-  rack: 'a rack with pins',
-  dumbbells: 'dumbbells',
-  cable: 'a cable',
-  pullUpBar: 'a pull-up bar',
-  fabric: 'towels or shirts to hang from',
-  thickBar: 'a thick bar',
-  handles: 'carry handles',
-  frame: 'a frame',
-  axle: 'an axle',
-  smoothPlates: 'smooth plates',
-  block: 'a block',
-  hexDumbbell: 'a hex dumbbell',
-  gripper: 'grippers',
-  ball: 'a ball',
-  band: 'bands',
-  lever: 'a lever',
-  bell: 'an offset bell',
-  roller: 'a wrist roller',
-  mat: 'a mat',
-};
 
 /** A loading this far from what is written, kg, is another set: the smallest pair in most gyms. */
 const FAR_KG = 2.5;

@@ -2,20 +2,6 @@
 export const SPORTS = ['powerlifting', 'weightlifting', 'strongman', 'generalStrength', 'other'] as const;
 export type Sport = (typeof SPORTS)[number];
 
-export const SPORT_NAMES: Readonly<Record<Sport, string>> = {
-  powerlifting: 'Powerlifting',
-  weightlifting: 'Weightlifting',
-  strongman: 'Strongman',
-  generalStrength: 'General strength',
-  other: 'Other',
-};
-
 /** How a lifter stands at the bar in a deadlift. */
 export const STANCES = ['conventional', 'sumo', 'cleanGrip'] as const;
 export type Stance = (typeof STANCES)[number];
-
-export const STANCE_NAMES: Readonly<Record<Stance, string>> = {
-  conventional: 'conventional',
-  sumo: 'sumo',
-  cleanGrip: 'clean-grip',
-};

@@ -1,3 +1,4 @@
+import { SET_ROLE_TAGS } from '../vocabulary.ts';
 import { SET_ROLES, type SetRole } from '../calls/set-role.ts';
 import { checkText } from '../check.ts';
 import { liftOf } from '../set-demand/lifts.ts';
@@ -52,16 +53,6 @@ export type SetLine =
       readonly line?: undefined;
       readonly of?: undefined;
     };
-
-/** Words of the line for each role. */
-export const ROLE_TOKENS: Readonly<Record<SetRole, string>> = {
-  warmup: 'warm-up',
-  top: 'top',
-  backoff: 'back-off',
-  volume: 'volume',
-  accessory: 'accessory',
-  attempt: 'attempt',
-};
 
 /** Warm-ups that `ramp` puts before a line: share of its load, and repetitions. */
 export const RAMP: readonly (readonly [share: number, reps: number])[] = [
@@ -126,7 +117,7 @@ export function parseSetLine(line: string, context: SetLineContext): SetLine {
     return true;
   };
   const ramp = take('ramp');
-  const role = SET_ROLES.find((each) => take(ROLE_TOKENS[each])) ?? 'volume';
+  const role = SET_ROLES.find((each) => take(SET_ROLE_TAGS[each])) ?? 'volume';
 
   const scheme = peek();
   const found = /^(?:(\d+)x)?(\d+(?:[.,]\d+)?)(s)?$/i.exec(scheme?.text ?? '');
@@ -199,7 +190,7 @@ export function parseSetLine(line: string, context: SetLineContext): SetLine {
       : RAMP.map(([share, reps]) => warmup(set, share, reps));
   const words = [
     ...(ramp ? ['ramp'] : []),
-    ROLE_TOKENS[role],
+    SET_ROLE_TAGS[role],
     `${count}x${amount}${timed ? 's' : ''}`,
     '@',
     left === undefined ? `${number(load[1]!)}${load[2]?.toLowerCase() ?? context.unit}` : `${left} left`,
@@ -281,7 +272,7 @@ export function writeSetLines(sets: readonly WrittenSet[], unit: MassUnit): stri
     const key = `${role} ${tail}`;
     const last = lines[lines.length - 1];
     if (last?.key === key) last.count += 1;
-    else lines.push({ key, count: 1, words: (count) => `${ROLE_TOKENS[role]} ${count}x${tail}` });
+    else lines.push({ key, count: 1, words: (count) => `${SET_ROLE_TAGS[role]} ${count}x${tail}` });
   }
   return lines.map(({ words, count }) => words(count));
 }

@@ -1,5 +1,11 @@
 import type { CallsView } from '@iron-clasp/contract';
-import { HOLD_KINDS_BY_ID, GRIP_NAMES, type BarLoading, type MassUnit } from '@iron-clasp/core';
+import {
+  HOLD_KINDS_BY_ID,
+  GRIP_NAMES,
+  type BarLoading,
+  type MassUnit,
+  SET_ROLE_TAGS,
+} from '@iron-clasp/core';
 import { ArrowLeft, Printer } from 'lucide-react';
 import { Fragment, type ReactElement, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
@@ -10,7 +16,6 @@ import { loadingWords } from '../marks/plates.ts';
 import { Button } from '../parts/button.tsx';
 import { formatMass, seconds, shortDay } from '../parts/figures.ts';
 import { Empty, Failed, Loading } from '../parts/states.tsx';
-import { ROLE_WORDS } from '../parts/words.ts';
 import { groupSets } from '../sheet/set-groups.ts';
 
 /** The session card of one lifter, to print or to read from the phone. */
@@ -103,7 +108,7 @@ export function WrittenCard({ view, unit }: { view: CallsView; unit: MassUnit })
               {groups[i - 1]?.first.liftName !== set.liftName && <Lift name={set.liftName} />}
               <tr className="border-b border-rule align-baseline">
                 <td className="py-1 pr-3">
-                  {ROLE_WORDS[set.role]}{' '}
+                  {SET_ROLE_TAGS[set.role]}{' '}
                   <b className="whitespace-nowrap">
                     {count > 1 && `${count} × `}
                     {set.seconds ? seconds(set.seconds) : set.reps}

@@ -1,3 +1,4 @@
+import { ATTENTION_STEP_NAMES } from '@iron-clasp/core';
 import type { AttentionFinding } from '@iron-clasp/core';
 import type { ClubView } from '@iron-clasp/contract';
 import { ArrowLeft, CircleAlert, Info, OctagonX } from 'lucide-react';
@@ -12,14 +13,6 @@ import { Empty, Failed, Loading } from '../parts/states.tsx';
 import { SaveTable } from '../parts/save-table.tsx';
 import { useClubCurves } from './use-club-curves.ts';
 
-const STEP_WORDS: Record<AttentionFinding['step'], string> = {
-  hands: 'Look at the hands',
-  squeeze: 'Test the squeeze',
-  holds: 'See the grip week',
-  calls: 'See the calls',
-  log: 'See the slips',
-  profile: 'Open the profile',
-};
 const LEVELS = {
   stop: { Icon: OctagonX, tone: 'text-oxblood', words: 'stop' },
   caution: { Icon: CircleAlert, tone: 'text-ochre', words: 'caution' },
@@ -95,7 +88,7 @@ function Attention({ view }: { view: ClubView }): ReactElement {
                       {found.text}
                     </span>
                     <Link to={stepTo(lifter.id, found)} className="ml-auto underline underline-offset-4">
-                      {STEP_WORDS[found.step]}
+                      {ATTENTION_STEP_NAMES[found.step]}
                       <span className="sr-only"> of {lifter.name}</span>
                     </Link>
                   </li>

@@ -1,10 +1,9 @@
-import { sayCall } from '@iron-clasp/core';
+import { sayCall, SET_ROLE_TAGS } from '@iron-clasp/core';
 import type { CalledSet } from '@iron-clasp/contract';
 import type { ReactElement } from 'react';
 import { useUnit } from '../api/use-unit.ts';
 import { Button } from '../parts/button.tsx';
 import { formatMass, seconds } from '../parts/figures.ts';
-import { ROLE_WORDS } from '../parts/words.ts';
 import { agreedCall, type DoneEntry, type Lane, type LaneMemory } from './lane.ts';
 
 interface AllSetsProps {
@@ -37,7 +36,7 @@ export function AllSets({ lane, holdName, memory, onGo, onMore, onClose }: AllSe
               className="flex min-h-16 w-full flex-wrap items-center gap-x-4 border-b border-rule text-left hover:bg-raised"
             >
               <span className="grow">
-                {set.liftName}, {ROLE_WORDS[set.role]}
+                {set.liftName}, {SET_ROLE_TAGS[set.role]}
                 <b className="figures ml-2 text-xl">
                   {formatMass(done?.load ?? set.loading.total, unit)} ×{' '}
                   {set.seconds ? seconds(set.seconds) : (done?.reps ?? set.reps)}

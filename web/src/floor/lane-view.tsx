@@ -1,4 +1,4 @@
-import { HOLD_KINDS_BY_ID, loadBar, USUAL_REST, type SetCall } from '@iron-clasp/core';
+import { HOLD_KINDS_BY_ID, loadBar, USUAL_REST, type SetCall, HOLD_CHANGE_NAMES } from '@iron-clasp/core';
 import type { CalledSet, FloorView, LogHoldRequest, LogSetRequest } from '@iron-clasp/contract';
 import { useEffect, useState, type ReactElement } from 'react';
 import { Link } from 'react-router';
@@ -10,7 +10,6 @@ import { useUnit } from '../api/use-unit.ts';
 import { formatMass, minutes } from '../parts/figures.ts';
 import { Caution } from '../parts/states.tsx';
 import { useKeys } from '../parts/use-keys.ts';
-import { CHANGE_WORDS } from '../parts/words.ts';
 import { AllSets } from './all-sets.tsx';
 import { clocks } from './clocks.ts';
 import { HoldPanel } from './hold-panel.tsx';
@@ -362,7 +361,7 @@ function Done({ holds, view }: { holds: readonly DoneHold[]; view: FloorView }):
       {next && !next.barred && (
         <p className="text-verdigris">
           Next time <b className="figures text-xl">{formatMass(next.load, unit)}</b>,{' '}
-          {CHANGE_WORDS[next.change]}. {next.why[0]?.text}
+          {HOLD_CHANGE_NAMES[next.change]}. {next.why[0]?.text}
         </p>
       )}
     </div>

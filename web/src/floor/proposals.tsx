@@ -1,10 +1,9 @@
-import { loadBar, sayCall, whyChanged } from '@iron-clasp/core';
+import { loadBar, sayCall, whyChanged, SET_ROLE_TAGS } from '@iron-clasp/core';
 import type { FloorView } from '@iron-clasp/contract';
 import type { ReactElement } from 'react';
 import { useUnit } from '../api/use-unit.ts';
 import { Button } from '../parts/button.tsx';
 import { formatMass } from '../parts/figures.ts';
-import { ROLE_WORDS } from '../parts/words.ts';
 import type { Proposal } from './lane.ts';
 
 /** What the rest of the session would be called now, and why: the coach takes it, or keeps what was agreed. */
@@ -39,7 +38,7 @@ export function Proposals({
         {[...lines].map(([key, { set, before, after }]) => (
           <li key={key} className="py-1 text-lg">
             <b>
-              {set.liftName}, {ROLE_WORDS[set.role]} {formatMass(set.loading.total, unit)}:{' '}
+              {set.liftName}, {SET_ROLE_TAGS[set.role]} {formatMass(set.loading.total, unit)}:{' '}
               {after.choice === null && after.lighterLoad
                 ? `lighter, at most ${loadable(after.lighterLoad)}`
                 : sayCall(after)}

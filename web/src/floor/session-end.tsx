@@ -1,4 +1,4 @@
-import { HOLD_KINDS_BY_ID, GRIP_NAMES } from '@iron-clasp/core';
+import { HOLD_KINDS_BY_ID, GRIP_NAMES, HOLD_CHANGE_NAMES, SET_ROLE_TAGS } from '@iron-clasp/core';
 import type { SessionEndView } from '@iron-clasp/contract';
 import { ArrowLeft } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
@@ -10,7 +10,6 @@ import { useUnit } from '../api/use-unit.ts';
 import { Button } from '../parts/button.tsx';
 import { formatMass, shortDay } from '../parts/figures.ts';
 import { Caution, Failed, Loading } from '../parts/states.tsx';
-import { CHANGE_WORDS, ROLE_WORDS } from '../parts/words.ts';
 import { clockNow } from '../clock.ts';
 
 /** How the session went: against plan, what slipped and likely why, what comes next, and a word to the lifter. */
@@ -63,7 +62,7 @@ function Ended({ view }: { view: SessionEndView }): ReactElement {
             <ul>
               {view.slips.map((slip, i) => (
                 <li key={i} className="border-b border-rule py-1.5">
-                  {slip.liftName}, {ROLE_WORDS[slip.role]} {formatMass(slip.load, unit)} × {slip.reps},{' '}
+                  {slip.liftName}, {SET_ROLE_TAGS[slip.role]} {formatMass(slip.load, unit)} × {slip.reps},{' '}
                   {GRIP_NAMES[slip.grip]}: slipped at {slip.slippedAtRep}
                 </li>
               ))}
@@ -103,7 +102,7 @@ function Ended({ view }: { view: SessionEndView }): ReactElement {
                 <>
                   {HOLD_KINDS_BY_ID[next.kind].name}{' '}
                   <b className="figures text-xl">{formatMass(next.load, unit)}</b>, {next.sets} ×{' '}
-                  {next.seconds} s, {CHANGE_WORDS[next.change]}. {next.why[0]?.text}
+                  {next.seconds} s, {HOLD_CHANGE_NAMES[next.change]}. {next.why[0]?.text}
                 </>
               )}
             </p>

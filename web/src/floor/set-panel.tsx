@@ -1,4 +1,11 @@
-import { HOLD_KINDS_BY_ID, GRIP_NAMES, loadBar, type HoldPrescription, type SetCall } from '@iron-clasp/core';
+import {
+  HOLD_KINDS_BY_ID,
+  GRIP_NAMES,
+  loadBar,
+  type HoldPrescription,
+  type SetCall,
+  SET_ROLE_TAGS,
+} from '@iron-clasp/core';
 import type { CalledSet, FloorView } from '@iron-clasp/contract';
 import { useState, type ReactElement } from 'react';
 import { useUnit } from '../api/use-unit.ts';
@@ -9,7 +16,6 @@ import { Button } from '../parts/button.tsx';
 import { formatMass, percent, seconds } from '../parts/figures.ts';
 import { Caution } from '../parts/states.tsx';
 import { useKeys } from '../parts/use-keys.ts';
-import { ROLE_WORDS } from '../parts/words.ts';
 
 interface SetPanelProps {
   readonly set: CalledSet;
@@ -49,7 +55,7 @@ export function SetPanel(props: SetPanelProps): ReactElement {
     >
       <div className="flex flex-col items-center gap-2 flat:gap-1">
         <p className="text-xl text-quiet">
-          {set.liftName}, {ROLE_WORDS[set.role]}
+          {set.liftName}, {SET_ROLE_TAGS[set.role]}
         </p>
         <p className="figures text-6xl leading-none font-semibold sm:text-8xl flat:text-6xl">
           {formatMass(load, unit)}
@@ -116,7 +122,7 @@ export function SetPanel(props: SetPanelProps): ReactElement {
               ? hold
                 ? `${HOLD_KINDS_BY_ID[hold.kind].name.toLowerCase()}, ${formatMass(hold.load, unit)}`
                 : 'the hold'
-              : `${next.liftName === set.liftName ? '' : `${next.liftName}, `}${ROLE_WORDS[next.role]} ${formatMass(next.loading.total, unit)} × ${next.seconds ? seconds(next.seconds) : next.reps}${next.call.choice ? `, ${GRIP_NAMES[next.call.choice]}` : ''}`}
+              : `${next.liftName === set.liftName ? '' : `${next.liftName}, `}${SET_ROLE_TAGS[next.role]} ${formatMass(next.loading.total, unit)} × ${next.seconds ? seconds(next.seconds) : next.reps}${next.call.choice ? `, ${GRIP_NAMES[next.call.choice]}` : ''}`}
         </p>
       </div>
     </section>

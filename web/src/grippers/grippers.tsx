@@ -1,4 +1,11 @@
-import { SIDES, START_DEPTHS, type GripperWork, type Side, type StartDepth } from '@iron-clasp/core';
+import {
+  SIDES,
+  START_DEPTHS,
+  type GripperWork,
+  type Side,
+  type StartDepth,
+  START_DEPTH_NAMES,
+} from '@iron-clasp/core';
 import type { GrippersView } from '@iron-clasp/contract';
 import { useRef, useState, type FormEvent, type ReactElement } from 'react';
 import { Link } from 'react-router';
@@ -216,8 +223,6 @@ function Ladder({ view }: { view: GrippersView }): ReactElement {
   );
 }
 
-const DEPTH_WORDS: Record<StartDepth, string> = { open: 'wide open', parallel: 'parallel', deep: 'set deep' };
-
 function Attempt({ view, lifterId }: { view: GrippersView; lifterId: string }): ReactElement {
   const keep = useKeepAttempt(lifterId);
   const id = useRef(crypto.randomUUID());
@@ -274,7 +279,7 @@ function Attempt({ view, lifterId }: { view: GrippersView; lifterId: string }): 
           legend="Start"
           value={depth}
           onChange={setDepth}
-          options={START_DEPTHS.map((each) => [each, DEPTH_WORDS[each]] as const)}
+          options={START_DEPTHS.map((each) => [each, START_DEPTH_NAMES[each]] as const)}
         />
         <div className="grid grid-cols-2 gap-3">
           <Field
@@ -348,7 +353,9 @@ function Attempts({ view, lifterId }: { view: GrippersView; lifterId: string }):
                 {each.hand} {each.gripperName}, {each.closed ? 'closed' : 'not closed'}
                 {each.gapMm !== null && `, ${each.gapMm} mm left`}
                 {each.seconds !== null && `, ${each.seconds} s`}
-                {each.depth !== 'open' && <span className="text-quiet"> {DEPTH_WORDS[each.depth]}</span>}
+                {each.depth !== 'open' && (
+                  <span className="text-quiet"> {START_DEPTH_NAMES[each.depth]}</span>
+                )}
               </span>
               <Button look="quiet" disabled={undo.isPending} onClick={() => undo.mutate(each.id)}>
                 Undo

@@ -1,4 +1,4 @@
-import { handWords, SIDES, type HandsToday, type Side } from '@iron-clasp/core';
+import { handWords, SIDES, type HandsToday, type Side, SET_ROLE_TAGS } from '@iron-clasp/core';
 import type { HandsCheckView, HandsHistoryView } from '@iron-clasp/contract';
 import { useRef, useState, type ReactElement } from 'react';
 import { useHands, useHandsCheck } from '../api/queries.ts';
@@ -8,7 +8,6 @@ import { Button } from '../parts/button.tsx';
 import { Choices } from '../parts/choices.tsx';
 import { formatMass, nearDay, shortDay } from '../parts/figures.ts';
 import { Caution, Failed, Loading } from '../parts/states.tsx';
-import { ROLE_WORDS } from '../parts/words.ts';
 import { useOpenSheet } from '../sheet/sheet.tsx';
 import { HandDrawing } from './hand-drawing.tsx';
 import { HandsHistory } from './hands-history.tsx';
@@ -147,7 +146,7 @@ function Kept({ result }: { result: HandsCheckView }): ReactElement {
         {[...lines].map(([key, each]) => (
           <li key={key} className="border-b border-rule py-1.5">
             <b>
-              {each.liftName}, {ROLE_WORDS[each.role]} {formatMass(each.load, unit)}
+              {each.liftName}, {SET_ROLE_TAGS[each.role]} {formatMass(each.load, unit)}
             </b>
             <span className="block">
               {each.after} <span className="text-quiet">instead of {each.before}</span>

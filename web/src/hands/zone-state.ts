@@ -16,7 +16,6 @@ export interface ZoneOption {
   readonly change: Partial<HandToday>;
 }
 
-const SKIN_WORDS = { sound: 'sound', callused: 'callused', tender: 'tender', torn: 'torn' } as const;
 const PAIN = Array.from({ length: 11 }, (_, pain) => pain);
 /** Zones that are told by how much they hurt, with the part of the hand that keeps it. */
 const PAIN_ZONES: Readonly<Partial<Record<HandZone, PainPart>>> = {
@@ -30,8 +29,8 @@ const painOptions = (part: PainPart): ZoneOption[] =>
 
 /** The options of each zone, the sound one first. */
 export const ZONE_OPTIONS: Record<HandZone, readonly ZoneOption[]> = {
-  palm: SKIN_STATES.map((palm) => ({ id: palm, words: SKIN_WORDS[palm], change: { palm } })),
-  thumb: SKIN_STATES.map((thumb) => ({ id: thumb, words: SKIN_WORDS[thumb], change: { thumb } })),
+  palm: SKIN_STATES.map((palm) => ({ id: palm, words: palm, change: { palm } })),
+  thumb: SKIN_STATES.map((thumb) => ({ id: thumb, words: thumb, change: { thumb } })),
   nail: NAIL_STATES.map((nail) => ({
     id: nail,
     words: nail === 'bleeding' ? 'blood under it' : nail,

@@ -7,6 +7,8 @@ import {
   type GripWork,
   type KitNeed,
   type WristPosition,
+  GRIP_KIND_NAMES,
+  WRIST_POSITION_NAMES,
 } from '@iron-clasp/core';
 import type { GripWeekView, HoldsView } from '@iron-clasp/contract';
 import { useState, type ReactElement } from 'react';
@@ -16,24 +18,8 @@ import { Choices } from '../parts/choices.tsx';
 import { shortDay } from '../parts/figures.ts';
 import { Caution } from '../parts/states.tsx';
 
-export const KIND_WORDS: Record<GripKind, string> = {
-  crush: 'crush',
-  pinch: 'pinch',
-  support: 'support',
-  openHand: 'open hand',
-  wristFlexion: 'wrist flexion',
-  wristExtension: 'wrist extension',
-  deviation: 'deviation',
-  rotation: 'rotation',
-  fingerOpening: 'finger opening',
-};
-const WRIST_WORDS: Record<WristPosition, string> = {
-  short: 'wrist short',
-  mid: 'wrist mid',
-  long: 'wrist long',
-};
 const wordOf = (what: GripKind | WristPosition): string =>
-  what in KIND_WORDS ? KIND_WORDS[what as GripKind] : WRIST_WORDS[what as WristPosition];
+  what in GRIP_KIND_NAMES ? GRIP_KIND_NAMES[what as GripKind] : WRIST_POSITION_NAMES[what as WristPosition];
 
 /** The forearm and wrist week: what the hands did, what is missing, what would fill it, and what clashes. */
 export function GripWeek({ view }: { view: HoldsView }): ReactElement {
@@ -74,7 +60,7 @@ function Balance({ work }: { work: GripWork }): ReactElement {
       <ul className="mt-1 grid gap-x-6 md:max-xl:grid-cols-2">
         {GRIP_KINDS.map((kind) => (
           <li key={kind} className="grid grid-cols-[8rem_1fr_3rem] items-center gap-2">
-            <span>{KIND_WORDS[kind]}</span>
+            <span>{GRIP_KIND_NAMES[kind]}</span>
             <span className="h-2.5 bg-rule/50" aria-hidden>
               <span
                 className="block h-full bg-verdigris"
@@ -93,7 +79,7 @@ function Balance({ work }: { work: GripWork }): ReactElement {
       </ul>
       <p className="mt-2">
         {WRIST_POSITIONS.map(
-          (position) => `${WRIST_WORDS[position]} ${Math.round(work.byWrist[position])}`,
+          (position) => `${WRIST_POSITION_NAMES[position]} ${Math.round(work.byWrist[position])}`,
         ).join(' · ')}
         {' · '}
         {work.hardDays} hard {work.hardDays === 1 ? 'day' : 'days'}

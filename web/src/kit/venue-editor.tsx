@@ -8,6 +8,7 @@ import {
   STRAP_TYPES,
   type MassUnit,
   type VenueKit,
+  CHALK_RULE_NAMES,
 } from '@iron-clasp/core';
 import { useState, type FormEvent, type ReactElement } from 'react';
 import { useKit, useSaveVenue } from '../api/kit-queries.ts';
@@ -18,8 +19,6 @@ import { Pick } from '../parts/pick.tsx';
 import { Failed } from '../parts/states.tsx';
 import { faultOf, newBar } from './kit-draft.ts';
 import { Figure, Heights, MassField, Rows, Settings, Several, Words } from './venue-fields.tsx';
-
-const CHALK_WORDS = { block: 'block allowed', liquid: 'liquid only', none: 'none' } as const;
 
 interface VenueEditorProps {
   readonly id: string;
@@ -83,7 +82,7 @@ export function VenueEditor({ id, version, start, onDone }: VenueEditorProps): R
       <Choices
         legend="Chalk of the house"
         value={kit.chalk}
-        options={CHALK_KINDS.map((kind) => [kind, CHALK_WORDS[kind]] as const)}
+        options={CHALK_KINDS.map((kind) => [kind, CHALK_RULE_NAMES[kind]] as const)}
         onChange={(chalk) => set({ chalk })}
       />
       <Several

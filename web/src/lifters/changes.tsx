@@ -6,6 +6,7 @@ import {
   SPORT_NAMES,
   STANCE_NAMES,
   type SetRole,
+  SET_ROLE_TAGS,
 } from '@iron-clasp/core';
 import type { BestLift, KnownHistory, ProfileView } from '@iron-clasp/contract';
 import { format, parseISO } from 'date-fns';
@@ -13,7 +14,6 @@ import type { ReactElement } from 'react';
 import { useOlderChanges } from '../api/queries.ts';
 import { useClubSchools } from '../api/school-queries.ts';
 import { Button } from '../parts/button.tsx';
-import { ROLE_WORDS } from '../parts/words.ts';
 import { FIELD_NAMES } from './lifter-draft.ts';
 
 /** What was changed about the lifter, by whom and when. */
@@ -73,7 +73,7 @@ function plain(value: unknown): string {
     return Object.entries(value)
       .map(
         ([role, chance]) =>
-          `${ROLE_WORDS[role as SetRole] ?? role} ${Math.round(Number(chance) * 1000) / 10} %`,
+          `${SET_ROLE_TAGS[role as SetRole] ?? role} ${Math.round(Number(chance) * 1000) / 10} %`,
       )
       .join(', ');
   return value === null || value === '' ? 'nothing' : String(value);

@@ -7,6 +7,7 @@ import {
   STANCE_NAMES,
   STANCES,
   type SetRole,
+  SET_ROLE_TAGS,
 } from '@iron-clasp/core';
 import type { ProfileView } from '@iron-clasp/contract';
 import { useState, type FormEvent, type ReactElement, type ReactNode } from 'react';
@@ -19,7 +20,6 @@ import { Choices } from '../parts/choices.tsx';
 import { Field } from '../parts/field.tsx';
 import { Pick } from '../parts/pick.tsx';
 import { Failed, Loading } from '../parts/states.tsx';
-import { ROLE_WORDS } from '../parts/words.ts';
 import { useOpenSheet } from '../sheet/sheet.tsx';
 import { differences, draftOf, FIELD_NAMES, requestOf, type Draft } from './lifter-draft.ts';
 import { BestLifts } from './best-lifts.tsx';
@@ -242,7 +242,7 @@ function Editor({ profile, reload }: EditorProps): ReactElement {
             {ASKED_ROLES.map((role) => (
               <Field
                 key={role}
-                label={ROLE_WORDS[role]}
+                label={SET_ROLE_TAGS[role]}
                 inputMode="decimal"
                 value={draft.thresholds[role]}
                 error={fault(`thresholds.${role}`)}

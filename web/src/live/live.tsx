@@ -1,6 +1,6 @@
 import type { CalledSet, CallsView, LiveEvent, StandsRequest } from '@iron-clasp/contract';
 import { useQueryClient } from '@tanstack/react-query';
-import { sayCall } from '@iron-clasp/core';
+import { sayCall, SET_ROLE_TAGS } from '@iron-clasp/core';
 import { useEffect, useState, type ReactElement } from 'react';
 import { Link, useParams } from 'react-router';
 import { keys, useCalls } from '../api/queries.ts';
@@ -10,7 +10,6 @@ import { elapsed, type HoldClock } from '../floor/hold-clock.ts';
 import { GripMark } from '../marks/grip-mark.tsx';
 import { formatMass, seconds as saySeconds } from '../parts/figures.ts';
 import { Failed, Loading } from '../parts/states.tsx';
-import { ROLE_WORDS } from '../parts/words.ts';
 
 interface Followed {
   readonly clock: HoldClock;
@@ -123,7 +122,7 @@ function LiveLane({
             {line!.line}
           </p>
           <p className="text-lg text-quiet">
-            {now.liftName}, {ROLE_WORDS[now.role]}
+            {now.liftName}, {SET_ROLE_TAGS[now.role]}
           </p>
         </>
       ) : (

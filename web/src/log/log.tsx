@@ -1,4 +1,4 @@
-import { GRIP_CHOICES, GRIP_NAMES, LIFTS, SLIP_CAUSES } from '@iron-clasp/core';
+import { GRIP_CHOICES, GRIP_NAMES, LIFTS, SLIP_CAUSES, SET_ROLE_TAGS } from '@iron-clasp/core';
 import type { CorrectionRequest, LogEntry } from '@iron-clasp/contract';
 import { format, parseISO } from 'date-fns';
 import { useState, type FormEvent, type ReactElement } from 'react';
@@ -12,7 +12,6 @@ import { Pick } from '../parts/pick.tsx';
 import { Empty, Failed, Loading } from '../parts/states.tsx';
 import { saveCsv, type Table } from '../parts/table-file.ts';
 import { useNearEnd } from '../parts/use-near-end.ts';
-import { ROLE_WORDS } from '../parts/words.ts';
 import { useOpenSheet } from '../sheet/sheet.tsx';
 
 /** The lifter's history day by day, narrowed by lift, grip, kind and slips; an entry is put right where it stands. */
@@ -234,7 +233,7 @@ function Entry({
     >
       <span>
         {entry.liftName}
-        {entry.role && <span className="text-quiet">, {ROLE_WORDS[entry.role]}</span>}
+        {entry.role && <span className="text-quiet">, {SET_ROLE_TAGS[entry.role]}</span>}
       </span>
       <span className="figures text-lg">
         {formatMass(entry.load, unit)} ×{' '}

@@ -1,18 +1,6 @@
-import { GRIP_NAMES, LIFTS, STRAP_NAMES, type GripKind, type Lift } from '@iron-clasp/core';
+import { GRIP_NAMES, LIFTS, STRAP_NAMES, type Lift, GRIP_KIND_NAMES } from '@iron-clasp/core';
 import { useState, type ReactElement } from 'react';
 import { GripMark } from '../marks/grip-mark.tsx';
-
-const KIND_WORDS: Record<GripKind, string> = {
-  crush: 'crush',
-  pinch: 'pinch',
-  support: 'support',
-  openHand: 'open hand',
-  wristFlexion: 'wrist flexion',
-  wristExtension: 'wrist extension',
-  deviation: 'deviation',
-  rotation: 'rotation',
-  fingerOpening: 'finger opening',
-};
 
 function strapWords({ straps, strapFit }: Lift): string {
   if (!straps.allowed) return straps.reason;
@@ -31,7 +19,10 @@ export function Lifts(): ReactElement {
   const [filter, setFilter] = useState('');
   const wanted = filter.trim().toLowerCase();
   const found = LIFTS.filter((lift) =>
-    [lift.name, lift.family, lift.kind ? KIND_WORDS[lift.kind] : ''].join(' ').toLowerCase().includes(wanted),
+    [lift.name, lift.family, lift.kind ? GRIP_KIND_NAMES[lift.kind] : '']
+      .join(' ')
+      .toLowerCase()
+      .includes(wanted),
   );
   return (
     <>
@@ -57,7 +48,7 @@ export function Lifts(): ReactElement {
               <h2 className="text-xl">{lift.name}</h2>
               <p className="text-sm text-quiet">
                 {lift.kind
-                  ? `${KIND_WORDS[lift.kind]}${lift.wrist.length ? `, wrist ${lift.wrist.join(', ')}` : ''}`
+                  ? `${GRIP_KIND_NAMES[lift.kind]}${lift.wrist.length ? `, wrist ${lift.wrist.join(', ')}` : ''}`
                   : 'no hand work'}
               </p>
             </div>

@@ -6,10 +6,10 @@ import {
   type School,
   type StrapCondition,
   type StrapPolicy,
+  LADDER_STEP_NAMES,
 } from '@iron-clasp/core';
 import { X } from 'lucide-react';
 import type { ReactElement } from 'react';
-import { STEP_WORDS } from './schools.tsx';
 
 /** A grip order as chips: take one out, or add one at the end. */
 export function GripOrder({
@@ -32,10 +32,10 @@ export function GripOrder({
       {steps.map((step, i) => (
         <span key={step} className="inline-flex items-center border border-edge bg-raised pl-2">
           {i > 0 && <span className="mr-1 text-quiet">then</span>}
-          {STEP_WORDS[step]}
+          {LADDER_STEP_NAMES[step]}
           <button
             type="button"
-            aria-label={`${name}: take out ${STEP_WORDS[step]}`}
+            aria-label={`${name}: take out ${LADDER_STEP_NAMES[step]}`}
             onClick={() => onChange(steps.filter((each) => each !== step))}
             className="p-1.5 hover:text-forge"
           >
@@ -53,7 +53,7 @@ export function GripOrder({
           <option value="">then …</option>
           {left.map((step) => (
             <option key={step} value={step}>
-              {STEP_WORDS[step]}
+              {LADDER_STEP_NAMES[step]}
             </option>
           ))}
         </select>

@@ -1,12 +1,11 @@
 import {
-  GRIP_NAMES,
   SCHOOL_POINTS,
   SCHOOLS,
   SET_ROLE_NAMES,
   type EffortRule,
-  type LadderStep,
   type School,
   type SetRole,
+  LADDER_STEP_NAMES,
 } from '@iron-clasp/core';
 import clsx from 'clsx';
 import type { ReactElement, ReactNode } from 'react';
@@ -14,10 +13,6 @@ import { Link } from 'react-router';
 import { useClubSchools, useSchoolEvidence } from '../api/school-queries.ts';
 import { Failed, Loading } from '../parts/states.tsx';
 
-export const STEP_WORDS: Record<LadderStep, string> = {
-  ...GRIP_NAMES,
-  bestBare: 'the better of mixed and hook',
-};
 const ROLES: readonly SetRole[] = ['warmup', 'top', 'backoff', 'volume'];
 const NAME_OF = new Map(SCHOOLS.map((school) => [school.id, school.name]));
 
@@ -137,7 +132,7 @@ export function Settings({ school }: { school: School }): ReactElement {
     <dl className="mt-3 grid grid-cols-[7rem_1fr] gap-x-3 gap-y-2">
       {ROLES.map((role) => (
         <Setting key={role} name={SET_ROLE_NAMES[role]}>
-          {school.ladder[role].map((step) => STEP_WORDS[step]).join(', then ')}
+          {school.ladder[role].map((step) => LADDER_STEP_NAMES[step]).join(', then ')}
         </Setting>
       ))}
       <Setting name="straps">

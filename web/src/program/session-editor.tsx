@@ -5,6 +5,7 @@ import {
   planFaults,
   type MassUnit,
   type SetLineContext,
+  SET_ROLE_TAGS,
 } from '@iron-clasp/core';
 import type { LifterView, SessionPlanView } from '@iron-clasp/contract';
 import { ArrowDown, ArrowUp, X } from 'lucide-react';
@@ -16,7 +17,6 @@ import { Choices } from '../parts/choices.tsx';
 import { Field } from '../parts/field.tsx';
 import { load, seconds } from '../parts/figures.ts';
 import { Caution, Failed, Loading } from '../parts/states.tsx';
-import { ROLE_WORDS } from '../parts/words.ts';
 
 interface Row {
   readonly key: string;
@@ -313,7 +313,7 @@ function Read({
   }
   const said = found.sets.map(
     (set) =>
-      `${ROLE_WORDS[set.role]} ${load(Math.round(set.load * 10) / 10, unit)} × ${set.seconds ? seconds(set.seconds) : set.reps}`,
+      `${SET_ROLE_TAGS[set.role]} ${load(Math.round(set.load * 10) / 10, unit)} × ${set.seconds ? seconds(set.seconds) : set.reps}`,
   );
   return (
     <p id={id} className="text-sm text-quiet">

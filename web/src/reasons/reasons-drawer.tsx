@@ -4,7 +4,7 @@ import {
   sayCall,
   type HoldPrescription,
   type Reason,
-  type ReasonRank,
+  REASON_RANK_NAMES,
 } from '@iron-clasp/core';
 import type { CalledSet, CallsView } from '@iron-clasp/contract';
 import { X } from 'lucide-react';
@@ -198,18 +198,6 @@ function AboutHold({ hold, headRef }: { hold: HoldPrescription; headRef: HeadRef
   );
 }
 
-const RANK_WORDS: Record<ReasonRank, string> = {
-  safety: 'safety rule',
-  event: 'rule of the event',
-  venue: 'rule of the venue',
-  lift: 'the lift',
-  adaptation: 'adaptation',
-  override: 'coach',
-  school: 'school',
-  evidence: 'the log',
-  ledger: 'mixed-grip ledger',
-};
-
 function Reasons({ reasons }: { reasons: readonly Reason[] }): ReactElement {
   return (
     <Part title="Why">
@@ -223,7 +211,7 @@ function Reasons({ reasons }: { reasons: readonly Reason[] }): ReactElement {
             }
           >
             {reason.text}
-            <span className="label block">{RANK_WORDS[reason.rank]}</span>
+            <span className="label block">{REASON_RANK_NAMES[reason.rank]}</span>
           </li>
         ))}
       </ul>

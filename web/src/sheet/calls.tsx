@@ -1,3 +1,4 @@
+import { CHALK_RULE_NAMES } from '@iron-clasp/core';
 import type { CallsView, LifterView, SessionHead, WhatIfRequest } from '@iron-clasp/contract';
 import { Printer, Shuffle, Timer } from 'lucide-react';
 import { useRef, useState, type ReactElement } from 'react';
@@ -167,7 +168,6 @@ function step(list: HTMLDivElement | null, event: KeyboardEvent, by: 1 | -1): vo
 }
 
 const PLACE = 'rounded-sm border border-edge bg-raised px-2 py-1 text-ink';
-const CHALK_HOUSE = { block: 'block chalk', liquid: 'liquid chalk only', none: 'no chalk' } as const;
 
 function SessionBar({
   head,
@@ -218,7 +218,7 @@ function SessionBar({
           >
             {head.venues.map((venue) => (
               <option key={venue.id} value={venue.id}>
-                {venue.name}, {CHALK_HOUSE[venue.chalk]}
+                {venue.name}, {CHALK_RULE_NAMES[venue.chalk]}
               </option>
             ))}
           </select>
@@ -244,7 +244,7 @@ function SessionBar({
         </div>
       ) : (
         <p className="w-full text-quiet">
-          at {head.venue.name}, {CHALK_HOUSE[head.venue.chalk]}; {head.bar.name}, {head.bar.diameter} mm
+          at {head.venue.name}, {CHALK_RULE_NAMES[head.venue.chalk]}; {head.bar.name}, {head.bar.diameter} mm
         </p>
       )}
       {move.error && (

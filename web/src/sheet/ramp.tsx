@@ -6,6 +6,7 @@ import {
   type HoldCurve,
   type MassUnit,
   type SetRole,
+  SET_ROLE_TAGS,
 } from '@iron-clasp/core';
 import type { CalledSet, CallsView, LifterView } from '@iron-clasp/contract';
 import { useMemo, useState, type ReactElement } from 'react';
@@ -16,7 +17,6 @@ import { RampChart } from '../charts/ramp-chart.tsx';
 import { Choices } from '../parts/choices.tsx';
 import { load, percent } from '../parts/figures.ts';
 import { Empty, Failed, Loading } from '../parts/states.tsx';
-import { ROLE_WORDS } from '../parts/words.ts';
 import { useOpenSheet } from './sheet.tsx';
 
 const ROLES: readonly SetRole[] = ['volume', 'top', 'attempt'];
@@ -98,7 +98,7 @@ function Lifts({
           legend="Chance asked"
           value={role}
           options={ROLES.map(
-            (each) => [each, `${ROLE_WORDS[each]}, ${percent(lifter.thresholds[each])}`] as const,
+            (each) => [each, `${SET_ROLE_TAGS[each]}, ${percent(lifter.thresholds[each])}`] as const,
           )}
           onChange={setRole}
         />
@@ -179,7 +179,7 @@ function Table({
                   ...new Set(
                     sets
                       .filter((set) => set.reps === reps)
-                      .map((set) => `${ROLE_WORDS[set.role]} ${load(set.loading.total, unit)}`),
+                      .map((set) => `${SET_ROLE_TAGS[set.role]} ${load(set.loading.total, unit)}`),
                   ),
                 ].join(', ')}
               </td>

@@ -1,4 +1,10 @@
-import { HOLD_KINDS_BY_ID, GRIP_NAMES, type HoldPrescription } from '@iron-clasp/core';
+import {
+  HOLD_KINDS_BY_ID,
+  GRIP_NAMES,
+  type HoldPrescription,
+  HOLD_CHANGE_NAMES,
+  SET_ROLE_TAGS,
+} from '@iron-clasp/core';
 import type { CallsView, TriedSet } from '@iron-clasp/contract';
 import clsx from 'clsx';
 import type { ReactElement, ReactNode } from 'react';
@@ -9,7 +15,6 @@ import { loadingWords } from '../marks/plates.ts';
 import { Chance } from '../parts/chance.tsx';
 import { formatMass, load, percent, seconds } from '../parts/figures.ts';
 import { Caution } from '../parts/states.tsx';
-import { CHANGE_WORDS, ROLE_WORDS } from '../parts/words.ts';
 import type { SetGroup } from './set-groups.ts';
 
 /** One line of the sheet: role, load, plates, call, chance; what does not fit beside the reasons folds under. */
@@ -62,7 +67,7 @@ export function SetRow({
   const strong = set.role === 'top' || set.role === 'attempt';
   return (
     <Row open={open} onOpen={onOpen}>
-      <span className="label">{ROLE_WORDS[set.role]}</span>
+      <span className="label">{SET_ROLE_TAGS[set.role]}</span>
       <span className={clsx('figures', strong ? 'text-2xl font-semibold' : 'text-xl')}>
         {load(set.loading.total, unit)}
         <span className="text-quiet"> × </span>
@@ -177,7 +182,7 @@ export function HoldRow({
                 {GRIP_NAMES[hold.grip]}
                 {hold.sideUnder && `, ${hold.sideUnder} under`}
               </b>
-              , {CHANGE_WORDS[hold.change]}; rest {hold.rest[0] / 60}–{hold.rest[1] / 60} min
+              , {HOLD_CHANGE_NAMES[hold.change]}; rest {hold.rest[0] / 60}–{hold.rest[1] / 60} min
             </span>
           </span>
           <span className="figures text-right text-lg @4xl:text-left">
@@ -198,7 +203,7 @@ export function HoldRow({
       {next && !next.barred && (
         <p className="px-1 py-2 text-verdigris">
           Next time: <b className="figures text-xl">{formatMass(next.load, unit)}</b>,{' '}
-          {CHANGE_WORDS[next.change]}. {next.why[0]?.text}
+          {HOLD_CHANGE_NAMES[next.change]}. {next.why[0]?.text}
         </p>
       )}
     </section>

@@ -5,26 +5,23 @@ import {
   type ChalkKind,
   type HandsToday,
   type HandToday,
+  CHALK_RULE_NAMES,
 } from '@iron-clasp/core';
 import type { SessionHead, WhatIfRequest } from '@iron-clasp/contract';
 import { useState, type ReactElement } from 'react';
 import { Button } from '../parts/button.tsx';
 import { Pick } from '../parts/pick.tsx';
 
-const CHALK_WORDS: Record<ChalkKind, string> = {
-  block: 'block chalk',
-  liquid: 'liquid only',
-  none: 'no chalk',
-};
-
-/** Hands that are worth trying, in words, each on one side. */
-const HURTS: Readonly<Record<string, Partial<HandToday>>> = {
-  'torn callus': { palm: 'torn' },
-  'torn thumb': { thumb: 'torn' },
-  'sprained finger': { finger: 'sprained' },
-  'pain 5': { pain: 5 },
-  'biceps pain 5': { bicepsPain: 5 },
-};
+/** Hands that are worth trying. */
+const HURTS: readonly { readonly words: string; readonly hand: Partial<HandToday> }[] = [
+  { words: 'torn callus', hand: { palm: 'torn' } },
+  { words: 'torn thumb', hand: { thumb: 'torn' } },
+  { words: 'sprained finger', hand: { finger: 'sprained' } },
+  { words: 'pain 5', hand: { pain: 5 } },
+  { words: 'biceps pain 5', hand: { bicepsPain: 5 } },
+];
+/** Each on one side. */
+const HURT_HANDS = SIDES.flatMap((side) => HURTS.map(({ words, hand }) => ({ side, words, hand })));
 
 /** Bars worth trying, mm. */
 const DIAMETERS = [25, 28.5, 32, 38, 50];
@@ -59,12 +56,13 @@ export function WhatIf({
   };
   const tryHands = (value: string): void => {
     setHurt(value);
-    const [side, what] = value.split(': ') as ['left' | 'right', string];
+    const hurt = value === '' ? undefined : HURT_HANDS[Number(value)];
     change({
-      hands:
-        value === ''
-          ? undefined
-          : { left: hands.left, right: hands.right, [side]: { ...SOUND_HAND, ...HURTS[what] } },
+      hands: hurt && {
+        left: hands.left,
+        right: hands.right,
+        [hurt.side]: { ...SOUND_HAND, ...hurt.hand },
+      },
     });
   };
   const anything = Object.keys(asked).length > 0;
@@ -87,7 +85,7 @@ export function WhatIf({
           value={asked.chalk ?? ''}
           options={[
             ['', 'as the house allows'],
-            ...CHALK_KINDS.map((kind) => [kind, CHALK_WORDS[kind]] as const),
+            ...CHALK_KINDS.map((kind) => [kind, CHALK_RULE_NAMES[kind]] as const),
           ]}
           onChange={(value) => change({ chalk: (value || undefined) as ChalkKind | undefined })}
         />
@@ -105,9 +103,7 @@ export function WhatIf({
           value={hurt}
           options={[
             ['', 'as checked'],
-            ...SIDES.flatMap((side) =>
-              Object.keys(HURTS).map((what) => [`${side}: ${what}`, `${side}: ${what}`] as const),
-            ),
+            ...HURT_HANDS.map(({ side, words }, i) => [String(i), `${side}: ${words}`] as const),
           ]}
           onChange={tryHands}
         />

@@ -1,4 +1,10 @@
-import { COMMON_CONTRACTION_TEST, HAND_ORDERS, POSTURES, type SqueezeProtocol } from '@iron-clasp/core';
+import {
+  COMMON_CONTRACTION_TEST,
+  HAND_ORDERS,
+  POSTURES,
+  type SqueezeProtocol,
+  HAND_ORDER_NAMES,
+} from '@iron-clasp/core';
 import type { SqueezeProtocolView } from '@iron-clasp/contract';
 import { useRef, useState, type ReactElement } from 'react';
 import { useSaveProtocol } from '../api/grip-queries.ts';
@@ -71,7 +77,6 @@ const START: SqueezeProtocol = {
   trials: 3,
   rest: 60,
 };
-const ORDER_WORDS = { leftFirst: 'left first', rightFirst: 'right first', alternating: 'in turn' } as const;
 
 function ProtocolEditor({ lifterId, start, onClose }: EditorProps): ReactElement {
   const save = useSaveProtocol(lifterId);
@@ -150,7 +155,7 @@ function ProtocolEditor({ lifterId, start, onClose }: EditorProps): ReactElement
           label="Hands"
           value={handOrder}
           onChange={setHandOrder}
-          options={HAND_ORDERS.map((each) => [each, ORDER_WORDS[each]] as const)}
+          options={HAND_ORDERS.map((each) => [each, HAND_ORDER_NAMES[each]] as const)}
         />
         {number('trials', 'Trials a hand')}
         {number('rest', 'Rest', 's')}

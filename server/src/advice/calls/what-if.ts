@@ -1,6 +1,5 @@
+import { CHALK_NAMES } from '@iron-clasp/core';
 import type { WhatIfRequest } from '@iron-clasp/contract';
-
-const CHALK_WORDS = { block: 'block chalk', liquid: 'liquid chalk', none: 'no chalk' } as const;
 
 /** The circumstances that are tried, as one would say them. */
 export function tried(
@@ -10,7 +9,7 @@ export function tried(
 ): string {
   const parts = [
     ...(venue ? [`at ${venue}`] : []),
-    ...(chalk ? [CHALK_WORDS[chalk]] : []),
+    ...(chalk ? [CHALK_NAMES[chalk]] : []),
     ...(barDiameter ? [`a ${barDiameter} mm bar`] : []),
     ...(meet ? [`by the rules of ${meet}`] : []),
     ...(hands ? ['with other hands'] : []),
