@@ -12,7 +12,7 @@ import { run, say, Trouble } from './lib/say.mjs';
 const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
 const CHROMIUM = ['/usr/bin/chromium', '/usr/bin/chromedriver'];
 
-/** Test files that run at once: a core each; browser tests wait more than they work. */
+/** Test files of a suite that run at once: a core each; browser tests wait more than they work. */
 const SIDE_BY_SIDE = 2;
 const BROWSERS = 3;
 
@@ -33,16 +33,20 @@ run(async () => {
     ensurePackages(ROOT);
     if (!CHROMIUM.every((path) => existsSync(path)))
       installDebian(['chromium', 'chromium-driver'], 'Chromium and ChromeDriver are not installed.');
-    // Checks and building wait for one another, and go on while the unit tests run in a process of their own.
-    const unit = runJest('unit tests', ['core', 'contract', 'device', 'web'], work);
-    runChecks();
     ensureBuilt(ROOT);
-    await unit;
     const postgres = await startPostgres(join(work, 'postgres'), { settings: { fsync: 'off' } });
     toStop.push(() => postgres.remove());
-    await runJest('API tests', ['server'], work, { DATABASE_URL: postgres.url });
-    await runJest('start command and soak', ['tools'], work, { IRON_CLASP_E2E_DATABASE: postgres.url });
-    await runJest('browser tests', ['e2e'], work, await makeDemoTemplate(ROOT, postgres.url));
+    const demo = await makeDemoTemplate(ROOT, postgres.url);
+    // A browser test waits half of its time, for clocks that run and pages that draw: the other suites use it.
+    await Promise.all([
+      runJest('browser tests', ['e2e'], work, demo),
+      (async () => {
+        await runJest('API tests', ['server'], work, { DATABASE_URL: postgres.url });
+        await runJest('start command and soak', ['tools'], work, { IRON_CLASP_E2E_DATABASE: postgres.url });
+        await runJest('unit tests', ['core', 'contract', 'device', 'web'], work);
+        await runChecks();
+      })(),
+    ]);
   } catch (error) {
     // Whatever stopped the run is a failure of it, and is said so in the last line.
     score.failed += 1;
@@ -58,14 +62,16 @@ async function cleanUp() {
   while (toStop.length) await toStop.pop()();
 }
 
-function runChecks() {
+async function runChecks() {
+  const first = Date.now();
   for (const { name, run: check } of checks(ROOT)) {
     const started = Date.now();
-    const { ok, words } = check();
+    const { ok, words } = await check();
     score[ok ? 'passed' : 'failed'] += 1;
     say(`${ok ? 'ok    ' : 'FAILED'} ${name} (${seconds(started)})`);
     if (!ok) say(words.trim());
   }
+  times.push(`checks: ${seconds(first)}`);
 }
 
 /** Runs Jest projects and adds their counts; a suite that does not even load counts as a failure. */
@@ -86,7 +92,7 @@ async function runJest(title, projects, work, env = {}) {
     // Only a failure ever takes so long; a busy machine is none.
     '--testTimeout=60000',
   ];
-  // The start command wants the machine for itself.
+  // The start command's tests are about one port and one data folder after another.
   const workers = projects.includes('e2e') ? BROWSERS : SIDE_BY_SIDE;
   args.push(projects.includes('tools') ? '--runInBand' : `--maxWorkers=${workers}`);
   const child = spawn(process.execPath, args, {

@@ -7,7 +7,6 @@ import {
   SPORTS,
   STANCES,
   type HandsToday,
-  type HistoryFlag,
   type HookStage,
   type MassUnit,
   type ProfileConflict,
@@ -199,7 +198,7 @@ export interface LifterView {
   readonly school: { readonly id: string; readonly name: string; readonly summary: string };
   readonly hookStage: HookStage;
   readonly thresholds: Thresholds;
-  readonly history: readonly HistoryFlag[];
+  readonly history: readonly KnownHistory[];
   readonly hands: HandsToday & { readonly on: string | null };
   /** Where most of their sessions are held; null where there is none yet. */
   readonly usualVenueId: string | null;
@@ -280,4 +279,14 @@ export interface ProfileView {
   readonly links: readonly ShareLinkView[];
   /** Those to come, the nearest first. */
   readonly meets: readonly MeetView[];
+}
+
+/** Everything that is kept about a lifter. */
+export interface LifterExport {
+  readonly format: 'iron-clasp lifter';
+  readonly version: 1;
+  /** Proves on deleting that this very content was exported. */
+  readonly receipt: string;
+  /** Rows by table, columns as they are stored: loads kg, times s, lengths mm. */
+  readonly tables: Readonly<Record<string, readonly Record<string, unknown>[]>>;
 }

@@ -1,75 +1,42 @@
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
+/** Runs a tool to its end: well where it ends with 0; what it printed is told otherwise. */
 const node = (root, script, ...args) =>
-  spawnSync(process.execPath, [join(root, 'node_modules', script), ...args], {
-    cwd: root,
-    encoding: 'utf8',
-    maxBuffer: 1 << 28,
+  new Promise((resolve, reject) => {
+    const child = spawn(process.execPath, [join(root, 'node_modules', script), ...args], {
+      cwd: root,
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+    let words = '';
+    for (const stream of [child.stdout, child.stderr])
+      stream.setEncoding('utf8').on('data', (text) => (words += text));
+    child.once('error', reject);
+    child.once('close', (code) => resolve({ ok: code === 0, words }));
   });
 
 /** Where a check keeps what it found, so that the next run looks only at what changed. */
 const kept = (root, name) => join(root, 'node_modules', '.cache', 'iron-clasp', name);
 
-/** The checks that are no test runner's: each has a name and gives `{ ok, words }`. */
+/** The checks that are no test runner's: each has a name and gives `{ ok, words }`, or a promise of it. */
 export function checks(root) {
-  const ran = (done) => ({ ok: done.status === 0, words: `${done.stdout ?? ''}${done.stderr ?? ''}` });
+  const tool = (name, script, ...args) => ({ name, run: () => node(root, script, ...args) });
+  const prettier = ['--check', '--log-level=warn', '--cache', '--cache-location', kept(root, 'prettier')];
+  const types = (name) => ['--incremental', '--tsBuildInfoFile', kept(root, `${name}.tsbuildinfo`)];
+  const sources = ['core', 'contract', 'device', 'server', 'web', 'e2e'].map((name) => `${name}/src`);
   return [
-    {
-      name: 'format',
-      run: () =>
-        ran(
-          node(
-            root,
-            'prettier/bin/prettier.cjs',
-            ...['--check', '--log-level=warn', '--cache', '--cache-location', kept(root, 'prettier'), '.'],
-          ),
-        ),
-    },
-    {
-      name: 'lint',
-      run: () =>
-        ran(node(root, 'eslint/bin/eslint.js', '.', '--cache', '--cache-location', kept(root, 'eslint'))),
-    },
-    ...['core', 'contract', 'device', 'server', 'web', 'e2e'].map((name) => ({
-      name: `types of ${name}`,
-      run: () =>
-        ran(
-          node(
-            root,
-            'typescript/bin/tsc',
-            ...[
-              '-p',
-              `${name}/tsconfig.json`,
-              '--incremental',
-              '--tsBuildInfoFile',
-              kept(root, `${name}.tsbuildinfo`),
-            ],
-          ),
-        ),
-    })),
-    {
-      name: 'direction of imports',
-      run: () =>
-        ran(
-          node(
-            root,
-            'dependency-cruiser/bin/dependency-cruise.mjs',
-            'core/src',
-            'contract/src',
-            'device/src',
-            'server/src',
-            'server/test',
-            'web/src',
-            'e2e/src',
-          ),
-        ),
-    },
-    {
-      name: 'reference of the core',
-      run: () => ran(node(root, 'typedoc/bin/typedoc', '--emit', 'none')),
-    },
+    tool('format', 'prettier/bin/prettier.cjs', ...prettier, '.'),
+    tool('lint', 'eslint/bin/eslint.js', '.', '--cache', '--cache-location', kept(root, 'eslint')),
+    ...['core', 'contract', 'device', 'server', 'web', 'e2e'].map((name) =>
+      tool(`types of ${name}`, 'typescript/bin/tsc', '-p', `${name}/tsconfig.json`, ...types(name)),
+    ),
+    tool(
+      'direction of imports',
+      'dependency-cruiser/bin/dependency-cruise.mjs',
+      ...[...sources, 'server/test'],
+    ),
+    tool('reference of the core', 'typedoc/bin/typedoc', '--emit', 'none'),
     { name: 'no registry address', run: () => registryAddresses(root) },
   ];
 }

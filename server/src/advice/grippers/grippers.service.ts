@@ -57,6 +57,7 @@ export class GrippersService {
     );
     const fitted = fitAsOf(attempts, 0);
     const lifter = forCalls(profile);
+    const grippers = ladder.map(({ id, name, resistance }) => ({ id, name, resistance }));
     const bySide = <Answer>(of: (side: Side) => Answer): Record<Side, Answer> => ({
       left: of('left'),
       right: of('right'),
@@ -67,7 +68,7 @@ export class GrippersService {
         chance: bySide((hand) => chanceOf(fitted, hand, gripper.resistance)),
       })),
       attempts: attempts.slice(0, LISTED).map(({ age: _age, ...attempt }) => attempt),
-      plans: bySide((hand) => gripperPlan({ ladder: fitted, hand, grippers: ladder, lifter })),
+      plans: bySide((hand) => gripperPlan({ ladder: fitted, hand, grippers, lifter })),
       evidence: {
         attempts: fitted.evidence.attempts,
         unrated: fitted.evidence.unrated,

@@ -28,7 +28,8 @@ export class BarUseService {
         const chalkedSets = sets.get(id) ?? 0;
         const brushedBy = (last?.brushedBy && names.get(last.brushedBy)) ?? null;
         const brushedAt = last?.brushedAt.toISOString() ?? null;
-        return [id, { id, brushedAt, brushedBy, chalkedSets, ...brushing(chalkedSets, brushEvery) }];
+        const { setsLeft, due } = brushing(chalkedSets, brushEvery);
+        return [id, { id, brushedAt, brushedBy, chalkedSets, setsLeft, due }];
       }),
     );
   }

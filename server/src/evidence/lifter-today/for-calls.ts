@@ -9,7 +9,7 @@ export function forCalls(profile: LifterProfile): CallLifter {
     dominantHand: lifter.dominantHand,
     trainingMonths: trainingMonths(profile),
     deadliftMax: lifter.deadliftMax,
-    flags: history,
+    flags: history.map(({ kind, side, cleared }) => ({ kind, cleared, ...(side && { side }) })),
     hands,
     hookStage: lifter.hookStage,
     thresholds: lifter.thresholds,

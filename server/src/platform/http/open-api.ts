@@ -1,4 +1,6 @@
+import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
+import { join } from 'node:path';
 import type { INestApplication } from '@nestjs/common';
 import { DocumentBuilder, SwaggerModule, type OpenAPIObject } from '@nestjs/swagger';
 import { validationMetadatasToSchemas } from 'class-validator-jsonschema';
@@ -47,24 +49,49 @@ export function serveOpenApi(app: INestApplication): void {
 }
 
 type Schemas = NonNullable<NonNullable<OpenAPIObject['components']>['schemas']>;
+type Schema = Schemas[string];
+
+/** What the operations answer, as building the server reads it from the controllers' types; null: nothing. */
+interface Answers {
+  readonly operations: Readonly<Record<string, Schema | null>>;
+  readonly schemas: Schemas;
+}
+
+const ANSWERS = join(import.meta.dirname, '..', '..', '..', 'dist', 'answers.json');
+
+interface Operation {
+  readonly operationId?: string;
+  readonly responses?: Record<string, unknown>;
+}
 
 function withRules(document: OpenAPIObject): OpenAPIObject {
   const rules = validationMetadatasToSchemas({
     refPointerPrefix: '#/components/schemas/',
     classTransformerMetadataStorage: defaultMetadataStorage,
+    // A rule of our own says nothing of its field's type: the others do.
+    additionalConverters: { customValidation: () => ({}) },
   }) as Schemas;
+  const answers = JSON.parse(readFileSync(ANSWERS, 'utf8')) as Answers;
   for (const methods of Object.values(document.paths)) {
-    for (const operation of Object.values(
-      methods as Record<string, { responses?: Record<string, unknown> }>,
-    )) {
-      if (operation.responses) operation.responses['default'] = REFUSED;
+    for (const { operationId = '', responses } of Object.values(methods as Record<string, Operation>)) {
+      if (!responses) continue;
+      const schema = answers.operations[operationId];
+      const [good] = Object.keys(responses);
+      if (schema && good)
+        responses[good] = { description: 'as asked', content: { 'application/json': { schema } } };
+      responses['default'] = REFUSED;
     }
   }
   return {
     ...document,
     components: {
       ...document.components,
-      schemas: { ...document.components?.schemas, ...rules, Problem: PROBLEM as unknown as Schemas[string] },
+      schemas: {
+        ...document.components?.schemas,
+        ...answers.schemas,
+        ...rules,
+        Problem: PROBLEM as unknown as Schema,
+      },
     },
   };
 }

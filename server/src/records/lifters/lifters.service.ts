@@ -1,6 +1,6 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { Injectable, type OnModuleInit } from '@nestjs/common';
-import type { KnownHistory } from '@iron-clasp/contract';
+import type { KnownHistory, LifterExport } from '@iron-clasp/contract';
 import { DataSource, type EntityManager } from 'typeorm';
 import { Owners } from '../../platform/access/owners.ts';
 import { changeVersion, insertMany, saveVersion, type Saved } from '../../platform/database/saves.ts';
@@ -9,16 +9,6 @@ import { notFound, Problem } from '../../platform/http/problem.ts';
 import { LifterData } from './lifter-data.ts';
 import { Lifter, LifterHistory, type LifterChange } from './lifter.entity.ts';
 import { LiftersRepository } from './lifters.repository.ts';
-
-/** Everything that is kept about a lifter. */
-export interface LifterExport {
-  readonly format: 'iron-clasp lifter';
-  readonly version: 1;
-  /** Proves on deleting that this very content was exported. */
-  readonly receipt: string;
-  /** Rows by table, columns as they are stored: loads kg, times s, lengths mm. */
-  readonly tables: Readonly<Record<string, readonly Record<string, unknown>[]>>;
-}
 
 /** What an editor says of a lifter. */
 export type LifterContent = Omit<Lifter, 'id' | 'clubId' | 'version' | 'archivedAt'>;

@@ -5,6 +5,7 @@ import {
   LifterRequest,
   MeetRequest,
   type LifterChangesView,
+  type LifterExport,
   type ProfileView,
 } from '@iron-clasp/contract';
 import type { SignedIn } from '../../platform/access/signed-in.ts';
@@ -12,7 +13,7 @@ import { Who } from '../../platform/access/guard.ts';
 import { Clock } from '../../platform/clock/clock.ts';
 import { oneWord } from '../../platform/http/paging.ts';
 import { KnownId } from '../../platform/http/validation.ts';
-import { LiftersService, type LifterExport } from '../../records/lifters/lifters.service.ts';
+import { LiftersService } from '../../records/lifters/lifters.service.ts';
 import { MeetsService } from '../../records/meets/meets.service.ts';
 import { ProfilesService } from '../../advice/profiles/profiles.service.ts';
 import { ProfileViewService } from './profile.service.ts';
