@@ -10,13 +10,13 @@ const only = (name, from, allowed) => ({
   },
 });
 
-/** A layer of the server imports itself and those below it. */
-const layer = (name, below) => ({
-  name: `server-${name}-looks-down`,
+/** A layer of the server or of the web imports itself and those below it. */
+const layer = (name, below, of = 'server') => ({
+  name: `${of}-${name}-looks-down`,
   severity: 'error',
-  comment: `server/src/${name} imports of the server nothing but ${below.join(', ') || 'itself'}`,
-  from: { path: `^server/src/${name}/` },
-  to: { path: '^server/src/', pathNot: `^server/src/(${[name, ...below].join('|')})/` },
+  comment: `${of}/src/${name} imports of the ${of} nothing but ${below.join(', ') || 'itself'}`,
+  from: { path: `^${of}/src/${name}/` },
+  to: { path: `^${of}/src/`, pathNot: `^${of}/src/(${[name, ...below].join('|')})/` },
 });
 
 module.exports = {
@@ -33,6 +33,18 @@ module.exports = {
     layer('evidence', ['records', 'platform']),
     layer('advice', ['evidence', 'records', 'platform']),
     layer('views', ['advice', 'evidence', 'records', 'platform']),
+    // The web's: app → features → offline → data, and ui below all of them but data.
+    layer('data', [], 'web'),
+    layer('ui', [], 'web'),
+    layer('offline', ['data', 'ui'], 'web'),
+    layer('features', ['offline', 'data', 'ui'], 'web'),
+    {
+      name: 'features-do-not-know-each-other',
+      severity: 'error',
+      comment: 'what two screens share is data or ui',
+      from: { path: '^web/src/features/([^/]+)/' },
+      to: { path: '^web/src/features/', pathNot: '^web/src/features/$1/' },
+    },
     {
       name: 'folders-not-in-a-circle',
       severity: 'error',

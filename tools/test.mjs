@@ -33,20 +33,16 @@ run(async () => {
     ensurePackages(ROOT);
     if (!CHROMIUM.every((path) => existsSync(path)))
       installDebian(['chromium', 'chromium-driver'], 'Chromium and ChromeDriver are not installed.');
+    // Checks and building wait for one another, and go on while the unit tests run in a process of their own.
+    const unit = runJest('unit tests', ['core', 'contract', 'device', 'web'], work);
+    await runChecks();
     ensureBuilt(ROOT);
+    await unit;
     const postgres = await startPostgres(join(work, 'postgres'), { settings: { fsync: 'off' } });
     toStop.push(() => postgres.remove());
-    const demo = await makeDemoTemplate(ROOT, postgres.url);
-    // A browser test waits half of its time, for clocks that run and pages that draw: the other suites use it.
-    await Promise.all([
-      runJest('browser tests', ['e2e'], work, demo),
-      (async () => {
-        await runJest('API tests', ['server'], work, { DATABASE_URL: postgres.url });
-        await runJest('start command and soak', ['tools'], work, { IRON_CLASP_E2E_DATABASE: postgres.url });
-        await runJest('unit tests', ['core', 'contract', 'device', 'web'], work);
-        await runChecks();
-      })(),
-    ]);
+    await runJest('API tests', ['server'], work, { DATABASE_URL: postgres.url });
+    await runJest('start command and soak', ['tools'], work, { IRON_CLASP_E2E_DATABASE: postgres.url });
+    await runJest('browser tests', ['e2e'], work, await makeDemoTemplate(ROOT, postgres.url));
   } catch (error) {
     // Whatever stopped the run is a failure of it, and is said so in the last line.
     score.failed += 1;

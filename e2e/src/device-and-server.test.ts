@@ -2,8 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { callAgain, GRIPS, sameCall, type SetCall } from '@iron-clasp/core';
 import type { CalledSet, CallsView, FloorView, LogHoldRequest, LogSetRequest } from '@iron-clasp/contract';
 import fc from 'fast-check';
-import type { Waiting } from '../../web/src/api/outbox.ts';
-import { doneToday, laneOf, NEW_LANE } from '../../web/src/floor/lane.ts';
+import type { Waiting } from '../../web/src/offline/outbox.ts';
+import { doneToday, laneOf, NEW_LANE } from '../../web/src/features/floor/lane.ts';
 import { OwnServer } from './own-server.test-helper.ts';
 
 /*

@@ -13,6 +13,11 @@ const FLAGS = [
   '--disable-sync',
   '--disable-quic',
   '--no-first-run',
+  // A page that is left is done with: kept ones would each cost a process, and every visit a new one.
+  '--disable-features=BackForwardCache,Translate,OptimizationHints,MediaRouter,PaintHolding',
+  '--disable-extensions',
+  '--disable-default-apps',
+  '--mute-audio',
   '--force-color-profile=srgb',
   '--hide-scrollbars',
 ];

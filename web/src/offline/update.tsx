@@ -1,7 +1,7 @@
 import { useEffect, useState, type ReactElement } from 'react';
 import { useSyncExternalStore } from 'react';
-import { clocks } from '../floor/clocks.ts';
-import { Button } from '../parts/button.tsx';
+import { clocks } from './clocks.ts';
+import { Button } from '../ui/button.tsx';
 
 /** Starts keeping the application for days without a network; tells when a newer version waits. */
 export function keepOffline(onWaiting: (worker: ServiceWorker) => void): void {

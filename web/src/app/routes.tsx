@@ -1,0 +1,108 @@
+import type { ComponentType } from 'react';
+import { createBrowserRouter, Navigate, type RouteObject } from 'react-router';
+import { PageFault } from './page-fault.tsx';
+import { Loading } from '../ui/states.tsx';
+
+const pending = { HydrateFallback: () => <Loading what="the page" /> };
+
+/** A page of a screen, fetched when first visited. */
+const page = (path: string, load: () => Promise<ComponentType>): RouteObject => ({
+  path,
+  ...pending,
+  lazy: async () => ({ Component: await load() }),
+});
+
+/** Every screen has an address and is fetched when first visited. */
+const routes: RouteObject[] = [
+  {
+    path: '/sign-in',
+    ...pending,
+    ErrorBoundary: PageFault,
+    lazy: async () => ({ Component: (await import('../features/sign-in/sign-in.tsx')).SignIn }),
+  },
+  {
+    ...page('/shared/:secret', async () => (await import('../features/cards/shared.tsx')).Shared),
+    ErrorBoundary: PageFault,
+  },
+  {
+    ...page('/join/:secret', async () => (await import('../features/sign-in/join.tsx')).Join),
+    ErrorBoundary: PageFault,
+  },
+  {
+    ...pending,
+    ErrorBoundary: PageFault,
+    lazy: async () => ({ Component: (await import('./signed-in.tsx')).SignedIn }),
+    children: [
+      {
+        path: '/',
+        ...pending,
+        lazy: async () => ({ Component: (await import('./desk.tsx')).Desk }),
+        children: [
+          {
+            index: true,
+            ...pending,
+            lazy: async () => ({ Component: (await import('../features/rack/no-lifter.tsx')).NoLifter }),
+          },
+          page('club', async () => (await import('../features/club/club.tsx')).Club),
+          page('kit', async () => (await import('../features/kit/kit.tsx')).Kit),
+          page('kit/new', async () => (await import('../features/kit/kit.tsx')).Kit),
+          page('kit/:venueId', async () => (await import('../features/kit/kit.tsx')).Kit),
+          page('lifters/new', async () => (await import('../features/lifters/new-lifter.tsx')).NewLifter),
+          page('lifters/archived', async () => (await import('../features/lifters/archived.tsx')).Archived),
+          {
+            path: 'lifters/:lifterId',
+            ...pending,
+            lazy: async () => ({ Component: (await import('../features/sheet/sheet.tsx')).Sheet }),
+            children: [
+              { index: true, element: <Navigate to="calls" replace /> },
+              page('calls', async () => (await import('../features/sheet/calls.tsx')).Calls),
+              page('profile', async () => (await import('../features/lifters/profile.tsx')).Profile),
+              page('log', async () => (await import('../features/log/log.tsx')).Log),
+              page('hands', async () => (await import('../features/hands/hands.tsx')).Hands),
+              page('program', async () => (await import('../features/program/program.tsx')).Program),
+              page('ramp', async () => (await import('../features/sheet/ramp.tsx')).Ramp),
+              page('curve', async () => (await import('../features/sheet/curve.tsx')).Curve),
+              page('holds', async () => (await import('../features/holds/holds.tsx')).Holds),
+              page('squeeze', async () => (await import('../features/squeeze/squeeze.tsx')).Squeeze),
+              page('grippers', async () => (await import('../features/squeeze/grippers.tsx')).Grippers),
+              page('compare', async () => (await import('../features/compare/compare.tsx')).Compare),
+            ],
+          },
+          {
+            path: 'practice',
+            ...pending,
+            lazy: async () => ({
+              Component: (await import('../features/practice/practice-book.tsx')).PracticeBook,
+            }),
+            children: [
+              { index: true, element: <Navigate to="schools" replace /> },
+              page(
+                'schools/:schoolId',
+                async () => (await import('../features/practice/club-school.tsx')).ClubSchool,
+              ),
+              page('schools', async () => (await import('../features/practice/schools.tsx')).Schools),
+              page('rules', async () => (await import('../features/practice/rules.tsx')).Rules),
+              page('lifts', async () => (await import('../features/practice/lifts.tsx')).Lifts),
+              page('holds', async () => (await import('../features/practice/holds.tsx')).Holds),
+              page('set-up', async () => (await import('../features/practice/set-up.tsx')).SetUp),
+              page('curve', async () => (await import('../features/practice/curve-words.tsx')).CurveWords),
+              page('slips', async () => (await import('../features/practice/slips.tsx')).Slips),
+            ],
+          },
+        ],
+      },
+      page('/cards', async () => (await import('../features/cards/cards.tsx')).TodaysCards),
+      page('/cards/:sessionId', async () => (await import('../features/cards/cards.tsx')).OneCard),
+      page('/floor', async () => (await import('../features/floor/floor-start.tsx')).FloorStart),
+      page('/floor/:sessionIds', async () => (await import('../features/floor/floor.tsx')).Floor),
+      page('/live/:sessionIds', async () => (await import('../features/live/live.tsx')).Live),
+      page(
+        '/sessions/:sessionId/end',
+        async () => (await import('../features/floor/session-end.tsx')).SessionEnd,
+      ),
+    ],
+  },
+  { path: '*', ...pending, lazy: async () => ({ Component: (await import('./nowhere.tsx')).Nowhere }) },
+];
+
+export const router = createBrowserRouter(routes);

@@ -1,0 +1,40 @@
+import {
+  useInfiniteQuery,
+  useQuery,
+  type InfiniteData,
+  type UseInfiniteQueryResult,
+  type UseQueryResult,
+} from '@tanstack/react-query';
+import type { ArchivedView, RackView, TodayView } from '@iron-clasp/contract';
+import { type ApiError, ask } from '../client.ts';
+import { keys } from '../keys.ts';
+
+/** The rack a page at a time, of those whose name holds `find`. */
+export function useRack(find = ''): UseInfiniteQueryResult<InfiniteData<RackView>, ApiError> {
+  return useInfiniteQuery({
+    queryKey: keys.club('rack', find),
+    queryFn: ({ pageParam }) =>
+      ask<RackView>(
+        'GET',
+        `/lifters?${new URLSearchParams({ find, ...(pageParam && { after: pageParam }) })}`,
+      ),
+    initialPageParam: '',
+    getNextPageParam: (last) => last.next,
+    placeholderData: (before) => before,
+  });
+}
+
+export function useToday(): UseQueryResult<TodayView, ApiError> {
+  return useQuery({ queryKey: keys.club('today'), queryFn: () => ask<TodayView>('GET', '/lifters/today') });
+}
+
+/** Archived lifters, a page at a time. */
+export function useArchived(): UseInfiniteQueryResult<InfiniteData<ArchivedView>, ApiError> {
+  return useInfiniteQuery({
+    queryKey: keys.club('archived'),
+    queryFn: ({ pageParam }) =>
+      ask<ArchivedView>('GET', `/lifters/archived${pageParam && `?after=${encodeURIComponent(pageParam)}`}`),
+    initialPageParam: '',
+    getNextPageParam: (last) => last.next,
+  });
+}

@@ -1,0 +1,40 @@
+import {
+  useInfiniteQuery,
+  useMutation,
+  useQueryClient,
+  type InfiniteData,
+  type UseInfiniteQueryResult,
+  type UseMutationResult,
+} from '@tanstack/react-query';
+import type { CorrectionRequest, LogEntry, LogView } from '@iron-clasp/contract';
+import { type ApiError, ask } from '../client.ts';
+import { keys } from '../keys.ts';
+import { lifterChanged } from '../refresh.ts';
+
+/** The lifter's log a page at a time; `filter` is the address's own query. */
+export function useLog(
+  lifterId: string,
+  filter: string,
+): UseInfiniteQueryResult<InfiniteData<LogView>, ApiError> {
+  return useInfiniteQuery({
+    queryKey: keys.lifter(lifterId, 'log', filter),
+    queryFn: ({ pageParam }) => {
+      const query = new URLSearchParams(filter);
+      if (pageParam) query.set('before', pageParam);
+      return ask<LogView>('GET', `/lifters/${lifterId}/log?${query.toString()}`);
+    },
+    initialPageParam: '',
+    getNextPageParam: (last) => last.next,
+  });
+}
+
+export function useCorrect(
+  lifterId: string,
+  entry: LogEntry,
+): UseMutationResult<void, ApiError, { readonly id: string; readonly body: CorrectionRequest }> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ id, body }) => ask<void>('PUT', `/${entry.kind}s/${entry.id}/corrections/${id}`, body),
+    onSuccess: () => lifterChanged(client, lifterId),
+  });
+}

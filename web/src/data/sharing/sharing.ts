@@ -1,0 +1,63 @@
+import {
+  useMutation,
+  useQuery,
+  useQueryClient,
+  type UseMutationResult,
+  type UseQueryResult,
+} from '@tanstack/react-query';
+import type { InvitationView, MadeLinkView, SharedView } from '@iron-clasp/contract';
+import { type ApiError, ask } from '../client.ts';
+import { lifterChanged } from '../refresh.ts';
+
+/** A coach's change to who sees a lifter; the profile shows it afterwards. */
+function useSharing<Answer, Sent>(
+  lifterId: string,
+  send: (sent: Sent) => Promise<Answer>,
+): UseMutationResult<Answer, ApiError, Sent> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: send,
+    onSettled: () => lifterChanged(client, lifterId),
+  });
+}
+
+export function useMakeLink(lifterId: string): UseMutationResult<MadeLinkView, ApiError, number> {
+  return useSharing(lifterId, (days) =>
+    ask<MadeLinkView>('PUT', `/lifters/${lifterId}/links/${crypto.randomUUID()}`, { days }),
+  );
+}
+
+export function useRevokeLink(lifterId: string): UseMutationResult<void, ApiError, string> {
+  return useSharing(lifterId, (id) => ask<void>('DELETE', `/lifters/${lifterId}/links/${id}`));
+}
+
+export function useInvite(lifterId: string): UseMutationResult<MadeLinkView, ApiError, string> {
+  return useSharing(lifterId, (email) =>
+    ask<MadeLinkView>('PUT', `/lifters/${lifterId}/invitations/${crypto.randomUUID()}`, { email }),
+  );
+}
+
+export function useRemoveAccount(lifterId: string): UseMutationResult<void, ApiError, void> {
+  return useSharing(lifterId, () => ask<void>('DELETE', `/lifters/${lifterId}/account`));
+}
+
+export function useShared(secret: string): UseQueryResult<SharedView, ApiError> {
+  return useQuery({
+    queryKey: ['shared', secret],
+    queryFn: () => ask<SharedView>('GET', `/shared/${encodeURIComponent(secret)}`),
+  });
+}
+
+export function useInvitation(secret: string): UseQueryResult<InvitationView, ApiError> {
+  return useQuery({
+    queryKey: ['invitation', secret],
+    queryFn: () => ask<InvitationView>('GET', `/invitations/${encodeURIComponent(secret)}`),
+  });
+}
+
+export function useJoin(secret: string): UseMutationResult<InvitationView, ApiError, string> {
+  return useMutation({
+    mutationFn: (password: string) =>
+      ask<InvitationView>('POST', `/invitations/${encodeURIComponent(secret)}`, { password }),
+  });
+}

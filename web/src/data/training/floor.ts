@@ -1,0 +1,44 @@
+import {
+  useMutation,
+  useQuery,
+  useQueryClient,
+  type UseMutationResult,
+  type UseQueryResult,
+} from '@tanstack/react-query';
+import type { FinishRequest, FloorView, SessionEndView } from '@iron-clasp/contract';
+import { type ApiError, ask } from '../client.ts';
+import { keys } from '../keys.ts';
+import { clubChanged, lifterChanged } from '../refresh.ts';
+
+/** A session with everything the floor needs; read once and kept, since what is logged is laid over it. */
+export function useFloor(sessionId: string): UseQueryResult<FloorView, ApiError> {
+  return useQuery({
+    queryKey: keys.training(sessionId, 'floor'),
+    queryFn: () => ask<FloorView>('GET', `/sessions/${sessionId}/floor`),
+  });
+}
+
+export function useEnd(sessionId: string): UseQueryResult<SessionEndView, ApiError> {
+  return useQuery({
+    queryKey: keys.training(sessionId, 'end'),
+    queryFn: () => ask<SessionEndView>('GET', `/sessions/${sessionId}/end`),
+    staleTime: 0,
+  });
+}
+
+export function useFinish(sessionId: string): UseMutationResult<SessionEndView, ApiError, FinishRequest> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: FinishRequest) => ask<SessionEndView>('PUT', `/sessions/${sessionId}/end`, body),
+    onSuccess: (view) =>
+      lifterChanged(client, view.session.lifterId, { key: keys.training(sessionId, 'end'), data: view }),
+  });
+}
+
+export function useReopen(sessionId: string): UseMutationResult<void, ApiError, void> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: () => ask<void>('DELETE', `/sessions/${sessionId}/end`),
+    onSuccess: () => clubChanged(client),
+  });
+}

@@ -1,0 +1,74 @@
+import { sayCall, SET_ROLE_TAGS } from '@iron-clasp/core';
+import type { CalledSet } from '@iron-clasp/contract';
+import type { ReactElement } from 'react';
+import { useUnit } from '../../data/session/use-unit.ts';
+import { Button } from '../../ui/button.tsx';
+import { formatMass, seconds } from '../../ui/figures.ts';
+import { agreedCall, type DoneEntry, type Lane, type LaneMemory } from './lane.ts';
+
+interface AllSetsProps {
+  readonly lane: Lane;
+  /** Null where no hold follows the lifts. */
+  readonly holdName: string | null;
+  readonly memory: LaneMemory;
+  readonly onGo: (at: string) => void;
+  readonly onMore: (set: CalledSet, entry: DoneEntry) => void;
+  readonly onClose: () => void;
+}
+
+/** The whole session as a list: what was done, what was left out, and a tap to go anywhere. */
+export function AllSets({ lane, holdName, memory, onGo, onMore, onClose }: AllSetsProps): ReactElement {
+  const unit = useUnit();
+  return (
+    <section aria-label="All sets" className="grow px-4 py-3">
+      <div className="flex items-center justify-between">
+        <h2 className="text-2xl">All sets</h2>
+        <Button className="min-h-12 px-5" onClick={onClose}>
+          Close
+        </Button>
+      </div>
+      <ol className="mt-2">
+        {lane.sets.map(({ set, done }) => (
+          <li key={set.id}>
+            <button
+              type="button"
+              onClick={() => (done ? onMore(set, done) : onGo(set.id))}
+              className="flex min-h-16 w-full flex-wrap items-center gap-x-4 border-b border-rule text-left hover:bg-raised"
+            >
+              <span className="grow">
+                {set.liftName}, {SET_ROLE_TAGS[set.role]}
+                <b className="figures ml-2 text-xl">
+                  {formatMass(done?.load ?? set.loading.total, unit)} ×{' '}
+                  {set.seconds ? seconds(set.seconds) : (done?.reps ?? set.reps)}
+                </b>
+              </span>
+              <span className={done ? 'text-verdigris' : 'text-quiet'}>
+                {done
+                  ? done.slippedAtRep !== null
+                    ? `slipped at ${done.slippedAtRep}`
+                    : done.waiting
+                      ? 'done, waiting'
+                      : 'done'
+                  : memory.skipped.includes(set.id)
+                    ? 'left out'
+                    : sayCall(agreedCall(set, memory))}
+              </span>
+            </button>
+          </li>
+        ))}
+        {holdName !== null && (
+          <li>
+            <button
+              type="button"
+              onClick={() => onGo('hold')}
+              className="flex min-h-16 w-full items-center justify-between border-b border-rule text-left hover:bg-raised"
+            >
+              {holdName}
+              <span className="text-quiet">{lane.holds.length} done</span>
+            </button>
+          </li>
+        )}
+      </ol>
+    </section>
+  );
+}

@@ -1,0 +1,115 @@
+import { classValidatorResolver } from '@hookform/resolvers/class-validator';
+import { LogHoldRequest } from '@iron-clasp/contract';
+import type { MassUnit } from '@iron-clasp/core';
+import type { ReactElement } from 'react';
+import { Controller, useForm, type Resolver } from 'react-hook-form';
+import { Button } from '../../ui/button.tsx';
+import { Field } from '../../ui/field.tsx';
+import { inUnit, typedMass, typedNumber } from '../../ui/figures.ts';
+import { clockNow } from '../../data/clock.ts';
+
+interface Typed {
+  /** In the reader's unit, as typed. */
+  load: string;
+  seconds: string;
+  ended: LogHoldRequest['ended'];
+}
+
+interface HoldByHandProps {
+  readonly unit: MassUnit;
+  readonly start: Pick<LogHoldRequest, 'load' | 'seconds' | 'ended'>;
+  readonly rest: Omit<LogHoldRequest, 'load' | 'seconds' | 'ended' | 'doneAt'>;
+  readonly onLog: (entry: LogHoldRequest) => void;
+  readonly onCancel: () => void;
+}
+
+/** A hold typed in: for a stopwatch in somebody's hand, or to put a figure right. Checked by the contract itself. */
+export function HoldByHand({ unit, start, rest, onLog, onCancel }: HoldByHandProps): ReactElement {
+  const entryOf = (typed: Typed): LogHoldRequest =>
+    Object.assign(new LogHoldRequest(), rest, {
+      load: typedMass(typed.load, unit),
+      seconds: typedNumber(typed.seconds),
+      ended: typed.ended,
+      doneAt: clockNow().toISOString(),
+    });
+  const check = classValidatorResolver(LogHoldRequest);
+  const resolver: Resolver<Typed> = async (typed, context, options) => {
+    const checked = await check(entryOf(typed), context, options as never);
+    return 'errors' in checked && Object.keys(checked.errors).length
+      ? ({ values: {}, errors: checked.errors } as never)
+      : { values: typed, errors: {} };
+  };
+  const form = useForm<Typed>({
+    resolver,
+    defaultValues: {
+      load: String(Number(inUnit(start.load, unit).toFixed(1))),
+      seconds: String(start.seconds || ''),
+      ended: start.ended,
+    },
+  });
+  const errors = form.formState.errors;
+  return (
+    <form
+      noValidate
+      aria-label="Enter a hold"
+      className="grid w-full max-w-md gap-4 text-left"
+      onSubmit={(event) => void form.handleSubmit((typed) => onLog(entryOf(typed)))(event)}
+    >
+      <Field
+        label="Load"
+        unit={unit}
+        inputMode="decimal"
+        autoComplete="off"
+        error={errors.load?.message}
+        {...form.register('load')}
+      />
+      <Field
+        label="Seconds held"
+        inputMode="decimal"
+        autoComplete="off"
+        error={errors.seconds?.message}
+        {...form.register('seconds')}
+      />
+      <Controller
+        control={form.control}
+        name="ended"
+        render={({ field }) => (
+          <fieldset>
+            <legend className="label">How it ended</legend>
+            <div className="mt-1 grid grid-cols-2 gap-2">
+              {(
+                [
+                  ['stopped', 'Put down'],
+                  ['slipped', 'Slipped'],
+                ] as const
+              ).map(([value, words]) => (
+                <label
+                  key={value}
+                  className="flex min-h-16 items-center gap-3 border border-edge bg-raised px-4 has-checked:border-forge"
+                >
+                  <input
+                    type="radio"
+                    name={field.name}
+                    checked={field.value === value}
+                    onChange={() => field.onChange(value)}
+                    onBlur={field.onBlur}
+                    className="size-5 accent-forge"
+                  />
+                  {words}
+                </label>
+              ))}
+            </div>
+          </fieldset>
+        )}
+      />
+      <div className="grid grid-cols-2 gap-2">
+        <Button className="min-h-16" onClick={onCancel}>
+          Back to the clock
+        </Button>
+        <Button look="action" type="submit" className="min-h-16">
+          Log the hold
+        </Button>
+      </div>
+    </form>
+  );
+}

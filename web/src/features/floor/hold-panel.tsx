@@ -1,0 +1,224 @@
+import { GRIP_NAMES, HOLD_KINDS_BY_ID, type Ending, type HoldPrescription } from '@iron-clasp/core';
+import type { FloorView, LogHoldRequest } from '@iron-clasp/contract';
+import { useEffect, useRef, useState, type ReactElement } from 'react';
+import { ask } from '../../data/client.ts';
+import { useUnit } from '../../data/session/use-unit.ts';
+import { BarDrawing } from '../../ui/marks/bar-drawing.tsx';
+import { GripMark } from '../../ui/marks/grip-mark.tsx';
+import { loadingWords } from '../../ui/marks/plates.ts';
+import { Button } from '../../ui/button.tsx';
+import { formatMass } from '../../ui/figures.ts';
+import { Caution } from '../../ui/states.tsx';
+import { useKeys } from '../../ui/use-keys.ts';
+import { clocks, monotonicNow, useHoldClock } from '../../offline/clocks.ts';
+import {
+  corrected,
+  COUNT_IN,
+  elapsed,
+  end,
+  finalShare,
+  READY,
+  start,
+  type HoldClock,
+} from '../../offline/hold-clock.ts';
+import { HoldByHand } from './hold-by-hand.tsx';
+import type { DoneHold } from './lane.ts';
+import { usePaintedClock } from './use-clock.ts';
+import { clockNow } from '../../data/clock.ts';
+
+/** Seconds that a lifter alone has to get to the bar. */
+const ALONE = 10;
+
+interface HoldPanelProps {
+  readonly view: FloorView;
+  readonly hold: HoldPrescription;
+  readonly holds: readonly DoneHold[];
+  /** Nobody else holds the phone: the clock waits until the lifter is at the bar. */
+  readonly alone: boolean;
+  readonly onLog: (body: LogHoldRequest, replaces?: string) => void;
+}
+
+/** The hold: counts in, runs, sweeps over the last seconds, and ends by a tap; a late tap is put right by seconds. */
+export function HoldPanel({ view, hold, holds, alone, onLog }: HoldPanelProps): ReactElement {
+  const unit = useUnit();
+  const { session } = view.calls;
+  const clock = useHoldClock(session.id);
+  const { seconds, countIn } = usePaintedClock(session.id);
+  const [byHand, setByHand] = useState(false);
+  const [delay, setDelay] = useState(alone ? ALONE : COUNT_IN);
+  const running = clock.state === 'running';
+  const last = holds.at(-1);
+
+  const rest: Omit<LogHoldRequest, 'load' | 'seconds' | 'ended' | 'doneAt'> = {
+    kind: hold.kind,
+    liftId: hold.lift,
+    barId: session.bar.id,
+    ...(hold.diameter !== undefined && { diameter: hold.diameter }),
+    target: hold.seconds,
+    grip: hold.grip,
+    chalk: session.venue.chalk,
+    ...(hold.sideUnder && { sideUnder: hold.sideUnder }),
+  };
+  const set = (next: HoldClock, running: boolean): void => {
+    clocks.set(session.id, next);
+    const at = next.state === 'running' ? (monotonicNow() - next.startedAt) / 1000 : 0;
+    // For those who follow on another screen; without a network nobody follows, and that is no fault.
+    void ask('PUT', `/sessions/${session.id}/clock`, {
+      state: running ? 'running' : 'stopped',
+      seconds: Math.max(-60, at),
+      target: hold.seconds,
+    }).catch(() => undefined);
+  };
+  const begin = (): void => set(start(READY, monotonicNow(), delay), true);
+  const stop = (ended: Ending): void => {
+    const result = end(clock, monotonicNow(), ended);
+    set(READY, false);
+    // Stopped while it counts in, or after less than half a second: a slip of the thumb, not a hold.
+    if (result.state !== 'ended' || result.seconds < 0.5) return;
+    onLog({ ...rest, load: hold.load, seconds: result.seconds, ended, doneAt: clockNow().toISOString() });
+  };
+  // The focus stays on what Space would press next, so that keyboard and screen reader never lose their place.
+  const mainButton = useRef<HTMLButtonElement>(null);
+  const wasRunning = useRef(running);
+  useEffect(() => {
+    if (wasRunning.current !== running) mainButton.current?.focus({ preventScroll: true });
+    wasRunning.current = running;
+  }, [running]);
+  useKeys({
+    ' ': (event) => {
+      event.preventDefault();
+      if (byHand) return;
+      if (running) stop('stopped');
+      else begin();
+    },
+    s: () => running && stop('slipped'),
+  });
+  const share = running && countIn === 0 ? finalShare(seconds, hold.seconds) : 0;
+  return (
+    <section
+      aria-label="The hold"
+      className="grid grow content-center justify-items-center gap-3 px-4 py-3 text-center"
+    >
+      <div
+        aria-hidden
+        className="pointer-events-none absolute inset-x-0 bottom-0 bg-verdigris/30 motion-reduce:hidden"
+        style={{ height: `${share * 100}%` }}
+      />
+      <p className="figures text-5xl font-semibold sm:text-7xl">{formatMass(hold.load, unit)}</p>
+      <p className="flex flex-wrap items-center justify-center gap-x-5 gap-y-2 text-xl">
+        <span className="flex items-center gap-3">
+          <GripMark choice={hold.grip} {...(hold.sideUnder && { sideUnder: hold.sideUnder })} size={36} />
+          {GRIP_NAMES[hold.grip]}
+          {hold.sideUnder && `, ${hold.sideUnder} under`}
+        </span>
+        <span className="flex items-center gap-3" title={loadingWords(hold.loading)}>
+          <BarDrawing loading={hold.loading} height={56} />
+        </span>
+      </p>
+      {byHand ? (
+        <HoldByHand
+          unit={unit}
+          rest={rest}
+          start={{ load: hold.load, seconds: 0, ended: 'stopped' }}
+          onLog={(body) => {
+            setByHand(false);
+            onLog(body);
+          }}
+          onCancel={() => setByHand(false)}
+        />
+      ) : (
+        <>
+          <p
+            role="timer"
+            aria-label={
+              countIn > 0 ? `begins in ${countIn}` : `${seconds.toFixed(1)} seconds of ${hold.seconds}`
+            }
+            className="figures text-[7rem] leading-none font-semibold sm:text-[10rem]"
+          >
+            {countIn > 0 ? <span className="text-quiet">{countIn}</span> : seconds.toFixed(1)}
+          </p>
+          <p className="text-xl text-quiet">
+            {countIn > 0
+              ? 'to the bar'
+              : running
+                ? seconds >= hold.seconds
+                  ? 'time: put it down'
+                  : `of ${hold.seconds} s`
+                : `${HOLD_KINDS_BY_ID[hold.kind].name.toLowerCase()} for ${hold.seconds} s; ${hold.pins.charAt(0).toLowerCase()}${hold.pins.slice(1)}`}
+          </p>
+          <div className="relative mt-1 grid w-full max-w-2xl grid-cols-2 gap-3">
+            {running ? (
+              <>
+                <Button
+                  ref={mainButton}
+                  look="action"
+                  className="min-h-24 text-3xl"
+                  onClick={() => stop('stopped')}
+                >
+                  {countIn > 0 ? 'Not yet' : 'Put down'}
+                </Button>
+                <Button className="min-h-24 text-3xl" disabled={countIn > 0} onClick={() => stop('slipped')}>
+                  Slipped
+                </Button>
+              </>
+            ) : (
+              <>
+                <Button
+                  ref={mainButton}
+                  look="action"
+                  className="col-span-2 min-h-24 text-3xl"
+                  onClick={begin}
+                >
+                  Start
+                </Button>
+                <div className="col-span-2 flex flex-wrap justify-center gap-2">
+                  {last && (
+                    <>
+                      {([-1, 1] as const).map((by) => (
+                        <Button
+                          key={by}
+                          className="figures min-h-16 px-5 text-xl"
+                          onClick={() => onLog(amended(last, rest, by), last.id)}
+                        >
+                          last {by < 0 ? '− 1 s' : '+ 1 s'}
+                        </Button>
+                      ))}
+                    </>
+                  )}
+                  <Button className="min-h-16 px-5" onClick={() => setByHand(true)}>
+                    Enter by hand
+                  </Button>
+                  <Button
+                    className="min-h-16 px-5"
+                    aria-pressed={delay === ALONE}
+                    onClick={() => setDelay(delay === ALONE ? COUNT_IN : ALONE)}
+                  >
+                    count in {delay} s
+                  </Button>
+                </div>
+              </>
+            )}
+          </div>
+        </>
+      )}
+      {!running && hold.cautions.map((text) => <Caution key={text}>{text}</Caution>)}
+    </section>
+  );
+}
+
+/** A hold whose tap came late or early: the same one, some seconds longer or shorter. */
+function amended(
+  last: DoneHold,
+  rest: Omit<LogHoldRequest, 'load' | 'seconds' | 'ended' | 'doneAt'>,
+  by: number,
+): LogHoldRequest {
+  return {
+    ...rest,
+    target: last.target,
+    grip: last.grip,
+    load: last.load,
+    seconds: elapsed(corrected({ state: 'ended', seconds: last.seconds, ended: last.ended }, by), 0),
+    ended: last.ended,
+    doneAt: clockNow().toISOString(),
+  };
+}

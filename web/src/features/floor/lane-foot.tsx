@@ -1,0 +1,54 @@
+import { ArrowLeft, Flag, ListChecks, Timer, Undo2 } from 'lucide-react';
+import { memo, useEffect, useMemo, useRef, type ReactElement } from 'react';
+import { Link } from 'react-router';
+import { Button } from '../../ui/button.tsx';
+
+const LINK = 'inline-flex min-h-16 items-center gap-2 px-2';
+const FOOT =
+  'flex min-h-16 flex-col items-center justify-center gap-0.5 px-1 text-sm leading-tight sm:flex-row sm:gap-2 sm:text-base';
+
+interface FootProps {
+  readonly sessionId: string;
+  readonly canUndo: boolean;
+  readonly canHold: boolean;
+  readonly onUndo: () => void;
+  readonly onList: () => void;
+  readonly onHold: () => void;
+}
+
+/** The keys under every lane. Most taps change none of them: then they are not drawn anew, whatever they would do now. */
+export function Foot(props: FootProps): ReactElement {
+  const latest = useRef(props);
+  useEffect(() => {
+    latest.current = props;
+  });
+  const { sessionId, canUndo, canHold } = props;
+  return useMemo(
+    () => (
+      <div className="grid grid-cols-4 gap-2">
+        <Button className={FOOT} disabled={!canUndo} onClick={() => latest.current.onUndo()}>
+          <Undo2 size={20} aria-hidden /> Undo
+        </Button>
+        <Button className={FOOT} onClick={() => latest.current.onList()}>
+          <ListChecks size={20} aria-hidden /> All sets
+        </Button>
+        <Button className={FOOT} disabled={!canHold} onClick={() => latest.current.onHold()}>
+          <Timer size={20} aria-hidden /> To the hold
+        </Button>
+        <Link to={`/sessions/${sessionId}/end`} className={`${FOOT} rounded-sm border border-edge bg-raised`}>
+          <Flag size={20} aria-hidden /> End
+        </Link>
+      </div>
+    ),
+    [sessionId, canUndo, canHold],
+  );
+}
+
+/** The way back to the lifter's sheet. */
+export const ToSheet = memo(function ToSheet({ lifterId }: { lifterId: string }): ReactElement {
+  return (
+    <Link to={`/lifters/${lifterId}/calls`} className={LINK}>
+      <ArrowLeft size={22} aria-hidden /> Sheet
+    </Link>
+  );
+});

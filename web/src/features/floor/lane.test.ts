@@ -1,0 +1,186 @@
+import type { CalledSet, FloorView, LoggedSetView, LogSetRequest } from '@iron-clasp/contract';
+import type { SetCall } from '@iron-clasp/core';
+import type { Waiting } from '../../offline/outbox.ts';
+import { asCalled, decide, doneToday, laneOf, NEW_LANE, proposalsOf, undo, type LaneMemory } from './lane.ts';
+
+const call = (choice: SetCall['choice'], more: Partial<SetCall> = {}): SetCall => ({
+  choice,
+  grip: choice === 'straps' ? 'doubleOverhand' : choice,
+  chalk: { kind: 'block', where: [] },
+  probability: 0.97,
+  threshold: 0.95,
+  verdict: 'called',
+  cues: [],
+  cautions: [],
+  reasons: [],
+  overridden: false,
+  alternatives: { grips: [], schools: [] },
+  ...more,
+});
+const set = (id: string, load: number, done: LoggedSetView | null = null): CalledSet => ({
+  ...{ id, liftId: 'deadlift.conventional', liftName: 'Deadlift', role: 'top', planned: load, reps: 1 },
+  style: 'reset',
+  ...{ seconds: null, line: '', fault: null, lighter: null, override: null, overrides: [], done },
+  loading: { total: load, perSide: [{ mass: 20, unit: 'kg' }] },
+  call: call('hook'),
+});
+const logged = (id: string, plannedSetId: string): LoggedSetView => ({
+  ...{
+    id,
+    plannedSetId,
+    load: 150,
+    reps: 1,
+    style: 'reset',
+    seconds: null,
+    diameter: 29,
+    grip: 'hook',
+    sideUnder: null,
+    strapped: false,
+    chalk: 'block',
+    slippedAtRep: null,
+  },
+  ...{ pain: null, confidence: null, cause: null, note: null, doneAt: '' },
+});
+const view = (more: Partial<FloorView['calls']> = {}): FloorView =>
+  ({
+    calls: {
+      session: { id: 's', bar: { diameter: 29 }, bars: [], venue: { chalk: 'block' } },
+      sets: [set('a', 150), set('b', 160), set('c', 160)],
+      hold: { sets: 2, seconds: 10, lift: 'hold.front-rack' },
+      holdsDone: [],
+      ...more,
+    },
+  }) as unknown as FloorView;
+const body: LogSetRequest = { ...asCalled(set('a', 150), call('hook'), 'block', 150), doneAt: '' };
+const waits = (id: string, plannedSetId: string | null): Waiting => ({
+  ...{ id, kind: 'set', sessionId: 's', accountId: 'x' },
+  body: plannedSetId === null ? null : { ...body, plannedSetId },
+});
+const remember = (more: Partial<LaneMemory>): LaneMemory => ({ ...NEW_LANE, ...more });
+
+describe('a lane', () => {
+  it('goes through the sets, then the holds, and is at its end', () => {
+    expect(laneOf(view(), [], NEW_LANE)).toMatchObject({
+      current: { set: { id: 'a' } },
+      next: { id: 'b' },
+      count: { done: 0, of: 5 },
+    });
+    const all = [waits('1', 'a'), waits('2', 'b'), waits('3', 'c')];
+    expect(laneOf(view(), all, NEW_LANE)).toMatchObject({ current: { kind: 'hold' }, next: null });
+    expect(laneOf(view(), all, remember({ skipped: ['hold'] })).current).toBeNull();
+  });
+
+  it('counts what the server has and what waits here once, and what is taken back not at all', () => {
+    const known = view({ sets: [set('a', 150, logged('1', 'a')), set('b', 160), set('c', 160)] });
+    const twice = laneOf(known, [waits('1', 'a')], NEW_LANE);
+    expect(twice.count.done).toBe(1);
+    expect(twice.sets[0]!.done).toMatchObject({ id: '1', waiting: true });
+    expect(laneOf(known, [waits('1', null)], NEW_LANE).count.done).toBe(0);
+    // Another lane's entries, and refused ones, are not this lane's.
+    const other = [
+      { ...waits('2', 'b'), sessionId: 't' },
+      { ...waits('3', 'c'), refused: 'no' },
+    ] as Waiting[];
+    expect(laneOf(known, other, NEW_LANE).count.done).toBe(1);
+  });
+
+  it('somebody jumps ahead, and a set left out is passed by', () => {
+    expect(laneOf(view(), [], remember({ at: 'c' })).current).toMatchObject({ set: { id: 'c' } });
+    expect(laneOf(view(), [], remember({ at: 'hold' })).current).toEqual({ kind: 'hold' });
+    expect(laneOf(view(), [], remember({ skipped: ['a'] })).current).toMatchObject({ set: { id: 'b' } });
+  });
+
+  it('hands the core what was done today, slips and holds too', () => {
+    const slip = waits('1', 'a') as Waiting & { body: LogSetRequest };
+    const lane = laneOf(
+      view(),
+      [{ ...slip, kind: 'set', body: { ...slip.body, slippedAtRep: 1 } }],
+      NEW_LANE,
+    );
+    expect(doneToday(lane).done).toEqual([
+      {
+        liftId: 'deadlift.conventional',
+        load: 150,
+        reps: 1,
+        style: 'reset',
+        seconds: null,
+        grip: 'hook',
+        strapped: false,
+        chalk: 'block',
+        diameter: 29,
+        slippedAtRep: 1,
+      },
+    ]);
+  });
+});
+
+describe('calls that change', () => {
+  const lane = laneOf(view(), [waits('1', 'a')], NEW_LANE);
+  const calls = [
+    call('mixed', { sideUnder: 'left' }),
+    call('straps', { straps: { type: 'loop', turns: 3 } }),
+    call('hook'),
+  ];
+
+  it('are proposed for sets not done only, and only where they differ', () => {
+    expect(proposalsOf(lane, calls, NEW_LANE).map(({ set: each }) => each.id)).toEqual(['b']);
+  });
+
+  it('an agreed call that still does what is asked is left in peace', () => {
+    const alternatives = (probability: number): SetCall['alternatives'] => ({
+      grips: [
+        { choice: 'hook', permitted: true, probability, why: { ruleId: 'a', rank: 'evidence', text: 'a' } },
+      ],
+      schools: [],
+    });
+    const now = (probability: number): SetCall[] => [
+      calls[0]!,
+      call('mixed', { alternatives: alternatives(probability) }),
+      calls[2]!,
+    ];
+    expect(proposalsOf(lane, now(0.96), NEW_LANE)).toEqual([]);
+    expect(proposalsOf(lane, now(0.94), NEW_LANE)).toHaveLength(1);
+  });
+
+  it('taken they are what is agreed; kept the same call does not come back, another one does', () => {
+    const proposals = proposalsOf(lane, calls, NEW_LANE);
+    const taken = decide(NEW_LANE, proposals, true);
+    expect(taken.agreed['b']!.choice).toBe('straps');
+    expect(proposalsOf(lane, calls, taken)).toEqual([]);
+    const kept = decide(NEW_LANE, proposals, false);
+    expect(kept.agreed['b']).toBeUndefined();
+    expect(proposalsOf(lane, calls, kept)).toEqual([]);
+    expect(proposalsOf(lane, [calls[0]!, call('doubleOverhand'), calls[2]!], kept)).toHaveLength(1);
+  });
+
+  it('and everything is taken back, the latest first', () => {
+    const proposals = proposalsOf(lane, calls, NEW_LANE);
+    let memory = remember({ actions: [{ kind: 'set', id: '1' }] });
+    memory = decide(memory, proposals, true);
+    memory = { ...memory, skipped: ['c'], actions: [...memory.actions, { kind: 'skip', at: 'c' }] };
+    let step = undo(memory);
+    expect(step.memory.skipped).toEqual([]);
+    step = undo(step.memory);
+    expect(step.memory.agreed).toEqual({});
+    step = undo(step.memory);
+    expect(step.entry).toEqual({ kind: 'set', id: '1' });
+    expect(undo(step.memory)).toEqual({ memory: step.memory });
+  });
+});
+
+it('a set as called says straps, side and chalk as they were called', () => {
+  expect(asCalled(set('a', 150), call('mixed', { sideUnder: 'left' }), 'block', 150)).toMatchObject({
+    grip: 'mixed',
+    sideUnder: 'left',
+    strapped: false,
+    chalk: 'block',
+  });
+  expect(asCalled(set('a', 150), call('straps'), 'block', 150)).toMatchObject({
+    grip: 'doubleOverhand',
+    strapped: true,
+  });
+  expect(asCalled(set('a', 150), call(null, { verdict: 'free' }), 'block', 140)).toMatchObject({
+    load: 140,
+    chalk: 'none',
+  });
+});

@@ -1,0 +1,264 @@
+import {
+  closedOn,
+  sameCall,
+  sayCall,
+  type Grip,
+  type GripChoice,
+  type HoldKindId,
+  type LoggedHoldFacts,
+  type LoggedSetFacts,
+  type RepStyle,
+  type SetCall,
+  type Side,
+} from '@iron-clasp/core';
+import type { CalledSet, FloorView, LogHoldRequest, LogSetRequest } from '@iron-clasp/contract';
+import type { Waiting } from '../../offline/outbox.ts';
+
+/** What was done on this device that can be taken back, the latest last. */
+export type Action =
+  | { readonly kind: 'set' | 'hold'; readonly id: string }
+  | { readonly kind: 'skip'; readonly at: string }
+  | { readonly kind: 'decide'; readonly before: Pick<LaneMemory, 'agreed' | 'kept'> };
+
+/** What a device remembers of a lane beside the log: what the coach agreed to, skipped, and did last. */
+export interface LaneMemory {
+  /** The call each set was agreed on, by set id. */
+  readonly agreed: Readonly<Record<string, SetCall>>;
+  /** New calls that the coach did not take, as they were said. */
+  readonly kept: Readonly<Record<string, string>>;
+  readonly skipped: readonly string[];
+  /** Set id, or `hold`, that somebody jumped to. */
+  readonly at: string | null;
+  readonly actions: readonly Action[];
+  /** Wall time at which the rest is over, ms, and how long it was, s. */
+  readonly rest: { readonly until: number; readonly of: number } | null;
+}
+
+export const NEW_LANE: LaneMemory = { agreed: {}, kept: {}, skipped: [], at: null, actions: [], rest: null };
+
+/** A set as it was done, here or on another device. */
+export interface DoneEntry {
+  readonly id: string;
+  readonly load: number;
+  readonly reps: number;
+  readonly style: RepStyle;
+  readonly seconds: number | null;
+  /** Of what the hand closed on, mm. */
+  readonly diameter: number;
+  readonly grip: Grip;
+  readonly sideUnder: Side | null;
+  readonly strapped: boolean;
+  readonly chalk: LogSetRequest['chalk'];
+  readonly slippedAtRep: number | null;
+  readonly pain: number | null;
+  readonly confidence: number | null;
+  readonly cause: string | null;
+  readonly note: string | null;
+  readonly waiting: boolean;
+}
+
+export interface DoneHold {
+  readonly id: string;
+  readonly kind: HoldKindId;
+  readonly liftId: string;
+  readonly load: number;
+  readonly seconds: number;
+  readonly target: number;
+  readonly ended: LogHoldRequest['ended'];
+  readonly grip: Grip;
+  readonly chalk: LogHoldRequest['chalk'];
+  readonly diameter: number;
+  readonly waiting: boolean;
+}
+
+export interface LaneSet {
+  readonly set: CalledSet;
+  readonly done: DoneEntry | null;
+}
+
+/** A lane as it stands: what is done, what is now, what comes next. */
+export interface Lane {
+  readonly sets: readonly LaneSet[];
+  readonly holds: readonly DoneHold[];
+  readonly current: { readonly kind: 'set'; readonly set: CalledSet } | { readonly kind: 'hold' } | null;
+  readonly next: CalledSet | 'hold' | null;
+  /** Sets and holds done, and how many there are. */
+  readonly count: { readonly done: number; readonly of: number };
+}
+
+/** Puts the server's view, what waits on this device and what the device remembers together. */
+export function laneOf(view: FloorView, waiting: readonly Waiting[], memory: LaneMemory): Lane {
+  const { sets, hold, holdsDone, session } = view.calls;
+  const own = waiting.filter((entry) => entry.sessionId === session.id && !entry.refused);
+  const ids = new Set(own.map((entry) => entry.id));
+  const logged = new Map<string, DoneEntry>();
+  for (const { id, done } of sets) if (done && !ids.has(done.id)) logged.set(id, { ...done, waiting: false });
+  for (const entry of own) {
+    if (entry.kind !== 'set' || !entry.body) continue;
+    const set = sets.find((each) => each.id === entry.body!.plannedSetId);
+    if (set) logged.set(set.id, doneOf(entry.id, entry.body, set, view));
+  }
+  const holds: DoneHold[] = [
+    ...holdsDone.filter((done) => !ids.has(done.id)).map((done) => ({ ...done, waiting: false })),
+    ...own.flatMap((entry) =>
+      entry.kind === 'hold' && entry.body ? [heldOf(entry.id, entry.body, view)] : [],
+    ),
+  ];
+  const rows = sets.map((set): LaneSet => ({ set, done: logged.get(set.id) ?? null }));
+  const wanted = hold && !hold.barred ? hold.sets : 0;
+  const left: (CalledSet | 'hold')[] = rows
+    .filter(({ set, done }) => !done && !memory.skipped.includes(set.id))
+    .map(({ set }) => set);
+  if (holds.length < wanted && !memory.skipped.includes('hold')) left.push('hold');
+  const jumped =
+    memory.at === 'hold' && wanted > 0
+      ? 'hold'
+      : left.find((each) => each !== 'hold' && each.id === memory.at);
+  const now = jumped ?? left[0];
+  const place = now === undefined ? -1 : left.indexOf(now);
+  return {
+    sets: rows,
+    holds,
+    current: now === undefined ? null : now === 'hold' ? { kind: 'hold' } : { kind: 'set', set: now },
+    next: left[place + 1] ?? null,
+    count: {
+      done: rows.filter((row) => row.done).length + Math.min(holds.length, wanted),
+      of: rows.length + wanted,
+    },
+  };
+}
+
+function doneOf(id: string, body: LogSetRequest, set: CalledSet, view: FloorView): DoneEntry {
+  const { load, reps, grip, strapped, chalk, slippedAtRep, pain, confidence, cause, note } = body;
+  return {
+    ...{ id, load, reps, style: set.style, grip, strapped, chalk },
+    seconds: body.seconds ?? set.seconds,
+    diameter: closedOn(set.liftId, barDiameter(view, body.barId)),
+    sideUnder: body.sideUnder ?? null,
+    slippedAtRep: slippedAtRep ?? null,
+    pain: pain ?? null,
+    confidence: confidence ?? null,
+    cause: cause ?? null,
+    note: note ?? null,
+    waiting: true,
+  };
+}
+
+/** A hold that waits on this device; entries of older versions did not yet say what was held. */
+function heldOf(id: string, body: LogHoldRequest, view: FloorView): DoneHold {
+  const { hold } = view.calls;
+  const liftId = body.liftId ?? hold?.lift ?? 'hold.front-rack';
+  const { load, seconds, target, ended, grip, chalk } = body;
+  return {
+    ...{ id, liftId, load, seconds, target, ended, grip, chalk, waiting: true },
+    kind: body.kind ?? hold?.kind ?? 'frontRackHold',
+    diameter: body.diameter ?? closedOn(liftId, barDiameter(view, body.barId)),
+  };
+}
+
+/** Diameter of the bar that an entry names, as it was then; the session's where it names none. */
+function barDiameter({ calls }: FloorView, barId: string | undefined): number {
+  const { bar, bars } = calls.session;
+  return bars.find((each) => each.id === barId)?.diameter ?? bar.diameter;
+}
+
+/** What was done of the session, as the core reads every log. */
+export function doneToday(lane: Lane): { done: LoggedSetFacts[]; holds: LoggedHoldFacts[] } {
+  return {
+    done: lane.sets.flatMap(({ set: { liftId }, done }): LoggedSetFacts[] => {
+      if (!done) return [];
+      const { load, reps, style, seconds, grip, strapped, chalk, diameter, slippedAtRep } = done;
+      return [{ liftId, load, reps, style, seconds, grip, strapped, chalk, diameter, slippedAtRep }];
+    }),
+    holds: lane.holds.map(({ liftId, load, seconds, ended, grip, chalk, diameter }, place) => ({
+      ...{ liftId, load, seconds, ended, grip, chalk, diameter, place },
+    })),
+  };
+}
+
+/** A set whose call is another one now than what was agreed. */
+export interface Proposal {
+  readonly set: CalledSet;
+  readonly before: SetCall;
+  readonly after: SetCall;
+}
+
+/** The call a set stands at: what was agreed, else what it was called when the lane opened. */
+export function agreedCall(set: CalledSet, memory: LaneMemory): SetCall {
+  return memory.agreed[set.id] ?? set.call;
+}
+
+/** What the coach has to decide: sets not done whose new call differs from the agreed one and was not turned down already. */
+export function proposalsOf(lane: Lane, calls: readonly SetCall[], memory: LaneMemory): Proposal[] {
+  return lane.sets.flatMap(({ set, done }, i) => {
+    const after = calls[i];
+    const before = agreedCall(set, memory);
+    if (done || !after || sameCall(before, after) || stillGood(before, after)) return [];
+    return memory.kept[set.id] === said(after) ? [] : [{ set, before, after }];
+  });
+}
+
+/** Does the agreed call still do what is asked, though another would be called now? Then it is left in peace. */
+function stillGood(before: SetCall, after: SetCall): boolean {
+  const now = after.alternatives.grips.find((each) => each.choice === before.choice);
+  return Boolean(now?.permitted && (now.probability === null || now.probability >= after.threshold));
+}
+
+const said = (call: SetCall): string => `${sayCall(call)} ${call.verdict}`;
+
+/** The coach takes the new calls, or keeps the old ones; either can be taken back. */
+export function decide(memory: LaneMemory, proposals: readonly Proposal[], take: boolean): LaneMemory {
+  const { agreed, kept } = memory;
+  const changed = Object.fromEntries(
+    proposals.map(({ set, after }) => [set.id, take ? after : said(after)] as const),
+  );
+  return {
+    ...memory,
+    ...(take
+      ? { agreed: { ...agreed, ...(changed as Record<string, SetCall>) } }
+      : { kept: { ...kept, ...(changed as Record<string, string>) } }),
+    actions: [...memory.actions, { kind: 'decide', before: { agreed, kept } }],
+  };
+}
+
+/** Takes back the last thing done: what is left of the memory, and the log entry to take back where it was one. */
+export function undo(memory: LaneMemory): {
+  memory: LaneMemory;
+  entry?: { kind: 'set' | 'hold'; id: string };
+} {
+  const last = memory.actions.at(-1);
+  if (!last) return { memory };
+  const actions = memory.actions.slice(0, -1);
+  if (last.kind === 'skip')
+    return { memory: { ...memory, actions, skipped: memory.skipped.filter((each) => each !== last.at) } };
+  if (last.kind === 'decide') return { memory: { ...memory, actions, ...last.before } };
+  return { memory: { ...memory, actions, rest: null, at: null }, entry: { kind: last.kind, id: last.id } };
+}
+
+/** The body of a set that went as called. */
+export function asCalled(
+  set: CalledSet,
+  call: SetCall,
+  chalk: LogSetRequest['chalk'],
+  load: number,
+): Omit<LogSetRequest, 'doneAt'> {
+  return {
+    plannedSetId: set.id,
+    load,
+    reps: set.reps,
+    grip: call.grip ?? 'doubleOverhand',
+    strapped: call.choice === 'straps',
+    chalk: call.choice === null ? 'none' : call.chalk.kind === 'none' ? 'none' : chalk,
+    ...(call.choice === 'mixed' && call.sideUnder && { sideUnder: call.sideUnder }),
+  };
+}
+
+/** A call as it stands on the floor, in words. */
+export function saidOn(call: SetCall): string {
+  return call.choice === null && call.lighterLoad !== undefined ? 'only lighter' : sayCall(call);
+}
+
+/** The grip as one chooses it on the floor: a bare one, or straps. */
+export function choiceOf({ grip, strapped }: Pick<LogSetRequest, 'grip' | 'strapped'>): GripChoice {
+  return strapped ? 'straps' : grip;
+}

@@ -1,0 +1,284 @@
+import { sayHands, SIDES, type HandsToday, type Side } from '@iron-clasp/core';
+import type { FloorView } from '@iron-clasp/contract';
+import { useState, type FormEvent, type ReactElement } from 'react';
+import { outbox, useWaiting } from '../../offline/use-outbox.ts';
+import { useIsCoach } from '../../data/session/use-is-coach.ts';
+import { HandDrawing } from '../../ui/marks/hand-drawing.tsx';
+import { sameHands, ZONE_OPTIONS, zoneOption } from '../../ui/marks/zone-state.ts';
+import { ZONE_NAMES, type HandZone } from '../../ui/marks/hand-zones.ts';
+import { Button } from '../../ui/button.tsx';
+import { Choices } from '../../ui/choices.tsx';
+import { typedNumber } from '../../ui/figures.ts';
+import { Field } from '../../ui/field.tsx';
+import { Caution } from '../../ui/states.tsx';
+import { declinedNow, handsNow, testNow } from './opening.ts';
+import { clockNow } from '../../data/clock.ts';
+
+interface OpeningProps {
+  readonly view: FloorView;
+  readonly accountId: string;
+  /** The hands are still to be looked at, before the first set. */
+  readonly unseen: boolean;
+  /** Nothing is done yet: a test belongs before the work. */
+  readonly first: boolean;
+}
+
+const LINE = 'flex flex-wrap items-center gap-x-2 gap-y-1 border-b border-rule bg-raised px-4 py-2';
+
+/** What opens a session: a look at the hands, told here where they changed, and a squeeze test for whoever wants one. */
+export function Opening({ view, accountId, unseen, first }: OpeningProps): ReactElement | null {
+  const coach = useIsCoach();
+  const [open, setOpen] = useState<'hands' | 'squeeze' | null>(null);
+  const { session } = view.calls;
+  const waiting = useWaiting();
+  const hands = handsNow(view, waiting);
+  const test = testNow(view, waiting);
+  const declined = declinedNow(view, waiting);
+  const common = { sessionId: session.id, lifterId: session.lifterId, accountId };
+  const keepHands = (checked: HandsToday): void => {
+    outbox.add({
+      ...common,
+      id: crypto.randomUUID(),
+      kind: 'hands',
+      body: { hands: checked, checkedAt: clockNow().toISOString() },
+    });
+    setOpen(null);
+  };
+  const squeeze = (
+    <Button className="min-h-16 px-2 leading-tight sm:px-3" onClick={() => setOpen('squeeze')}>
+      Squeeze test
+    </Button>
+  );
+  if (!unseen && !test && !first && open === null) return null;
+  return (
+    <section aria-label="Opening the session">
+      {unseen && open !== 'hands' && (
+        <div className={LINE}>
+          <p className="min-w-40 grow">{sayHands(hands, view.handsOn !== null)}</p>
+          <span className="grid grow grid-cols-3 gap-2 sm:flex sm:grow-0">
+            <Button className="min-h-16 px-2 leading-tight sm:px-3" onClick={() => keepHands(hands)}>
+              Same as last time
+            </Button>
+            <Button className="min-h-16 px-2 leading-tight sm:px-3" onClick={() => setOpen('hands')}>
+              They changed
+            </Button>
+            {first && !test && open === null && squeeze}
+          </span>
+        </div>
+      )}
+      {open === 'hands' && <TellHands start={hands} onKeep={keepHands} onClose={() => setOpen(null)} />}
+      {!unseen && first && !test && open === null && (
+        <div className={LINE}>
+          <p className="grow text-quiet">Before the work, if you test today</p>
+          {squeeze}
+        </div>
+      )}
+      {open === 'squeeze' && (
+        <TellSqueeze
+          trials={view.squeeze.protocol.trials}
+          onKeep={(trials) => {
+            outbox.add({
+              ...common,
+              id: crypto.randomUUID(),
+              kind: 'squeeze',
+              body: {
+                ...(view.squeeze.protocolId && { protocolId: view.squeeze.protocolId }),
+                protocol: view.squeeze.protocol,
+                trials,
+                source: 'hand',
+                testedAt: clockNow().toISOString(),
+                sessionId: session.id,
+              },
+            });
+            setOpen(null);
+          }}
+          onClose={() => setOpen(null)}
+        />
+      )}
+      {test && (
+        <div className={LINE} role="status">
+          <p className="min-w-40 grow">
+            Squeeze:{' '}
+            {SIDES.flatMap((side) => {
+              const hand = test.reading.hands[side];
+              return hand
+                ? [`${side} ${hand.best.toFixed(1)}${hand.verdict === 'unknown' ? '' : `, ${hand.verdict}`}`]
+                : [];
+            }).join('; ')}
+            {test.waiting && <span className="text-ochre"> · waiting</span>}
+            {test.reading.easierHolds && (
+              <span className="block">
+                {declined ? 'Holds stay as prescribed: declined.' : test.reading.easierHolds.reason.text}
+              </span>
+            )}
+          </p>
+          {test.reading.easierHolds && coach && (
+            <Button
+              className="min-h-16 px-4"
+              onClick={() =>
+                outbox.add({
+                  ...common,
+                  id: crypto.randomUUID(),
+                  kind: 'easing',
+                  testId: test.id,
+                  body: { declined: !declined },
+                })
+              }
+            >
+              {declined ? 'Take the easier hold' : 'Decline'}
+            </Button>
+          )}
+        </div>
+      )}
+    </section>
+  );
+}
+
+/** Both hands to tap, with what each zone can be; one tap a change. */
+function TellHands({
+  start,
+  onKeep,
+  onClose,
+}: {
+  start: HandsToday;
+  onKeep: (hands: HandsToday) => void;
+  onClose: () => void;
+}): ReactElement {
+  const [hands, setHands] = useState(start);
+  const [at, setAt] = useState<{ side: Side; zone: HandZone }>({ side: 'left', zone: 'palm' });
+  const zones: readonly HandZone[] = [
+    'nerves',
+    'pain',
+    'elbow',
+    'biceps',
+    'thumbJoint',
+    'nail',
+    'finger',
+    'thumb',
+    'palm',
+  ];
+  return (
+    <div className="grid gap-3 border-b border-rule bg-raised px-4 py-3">
+      <div className="grid max-w-md grid-cols-2 gap-4">
+        {SIDES.map((side) => (
+          <div key={side}>
+            <p className="capitalize">{side}</p>
+            <HandDrawing
+              side={side}
+              hand={hands[side]}
+              selected={at.side === side ? at.zone : null}
+              onSelect={(zone) => setAt({ side, zone })}
+              bare
+            />
+          </div>
+        ))}
+      </div>
+      <Choices
+        large
+        legend="Hand"
+        value={at.side}
+        options={SIDES.map((side) => [side, side] as const)}
+        onChange={(side) => setAt({ ...at, side })}
+      />
+      <Choices
+        large
+        legend="Where"
+        value={at.zone}
+        options={zones.map((zone) => [zone, ZONE_NAMES[zone]] as const)}
+        onChange={(zone) => setAt({ ...at, zone })}
+      />
+      <Choices
+        large
+        legend={`${at.side} ${ZONE_NAMES[at.zone]}`}
+        value={zoneOption(hands[at.side], at.zone).id}
+        options={ZONE_OPTIONS[at.zone].map((each) => [each.id, each.words] as const)}
+        onChange={(chosen) => {
+          const { change } = ZONE_OPTIONS[at.zone].find((each) => each.id === chosen)!;
+          setHands({ ...hands, [at.side]: { ...hands[at.side], ...change } });
+        }}
+      />
+      {SIDES.some((side) => hands[side].numb || hands[side].spreadingPain) && (
+        <Caution stop>Numbness or spreading pain: stop, no heavy holds, and a clinician looks at it.</Caution>
+      )}
+      <div className="grid grid-cols-2 gap-3">
+        <Button look="action" className="min-h-16 text-xl" onClick={() => onKeep(hands)}>
+          {sameHands(hands, start) ? 'Nothing changed' : 'Keep the check'}
+        </Button>
+        <Button className="min-h-16 text-xl" onClick={onClose}>
+          Close
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+type Trials = { hand: Side; force: number }[];
+
+/** The scores of a test typed in, hand by hand; a hand that was not tested stays empty. */
+function TellSqueeze({
+  trials,
+  onKeep,
+  onClose,
+}: {
+  trials: number;
+  onKeep: (trials: Trials) => void;
+  onClose: () => void;
+}): ReactElement {
+  const [scores, setScores] = useState<Record<Side, string[]>>(() => ({
+    left: Array.from({ length: trials }, () => ''),
+    right: Array.from({ length: trials }, () => ''),
+  }));
+  const [error, setError] = useState<string | null>(null);
+  const submit = (event: FormEvent): void => {
+    event.preventDefault();
+    const told = SIDES.flatMap((hand) =>
+      scores[hand].filter((text) => text.trim()).map((text) => ({ hand, force: typedNumber(text) })),
+    );
+    const wrong = told.find(({ force }) => !(force > 0 && force <= 150));
+    if (told.length === 0) setError('Type at least one score.');
+    else if (wrong) setError('Scores are from above 0 to 150 kgf: newtons divided by 9.81, pounds by 2.205.');
+    else onKeep(told);
+  };
+  return (
+    <form
+      noValidate
+      aria-label="Squeeze test"
+      onSubmit={submit}
+      className="grid gap-3 border-b border-rule bg-raised px-4 py-3"
+    >
+      {SIDES.map((hand) => (
+        <div key={hand} className="grid grid-cols-[repeat(auto-fit,minmax(6rem,1fr))] gap-3">
+          {scores[hand].map((text, i) => (
+            <Field
+              key={i}
+              label={`${hand} ${i + 1}`}
+              unit="kgf"
+              inputMode="decimal"
+              value={text}
+              onChange={(event) => {
+                setError(null);
+                setScores({
+                  ...scores,
+                  [hand]: scores[hand].map((each, j) => (j === i ? event.target.value : each)),
+                });
+              }}
+            />
+          ))}
+        </div>
+      ))}
+      {error && (
+        <p role="alert" className="text-oxblood">
+          {error}
+        </p>
+      )}
+      <div className="grid grid-cols-2 gap-3">
+        <Button type="submit" look="action" className="min-h-16 text-xl">
+          Keep the test
+        </Button>
+        <Button className="min-h-16 text-xl" onClick={onClose}>
+          Close
+        </Button>
+      </div>
+    </form>
+  );
+}

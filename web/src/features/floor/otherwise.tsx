@@ -1,0 +1,232 @@
+import {
+  GRIP_CHOICES,
+  GRIP_NAMES,
+  rankSlipCauses,
+  SLIP_CAUSES,
+  toKg,
+  type GripChoice,
+} from '@iron-clasp/core';
+import { slipOf, type CalledSet, type LogSetRequest } from '@iron-clasp/contract';
+import { Minus, Plus } from 'lucide-react';
+import { useState, type ReactElement } from 'react';
+import { useUnit } from '../../data/session/use-unit.ts';
+import { Button } from '../../ui/button.tsx';
+import { Choices } from '../../ui/choices.tsx';
+import { formatMass, inUnit } from '../../ui/figures.ts';
+import { choiceOf } from './lane.ts';
+
+type Body = Omit<LogSetRequest, 'doneAt'>;
+
+interface OtherwiseProps {
+  readonly set: CalledSet;
+  readonly start: Body;
+  readonly slipped: boolean;
+  readonly onLog: (body: Body) => void;
+  /** Leaves the set out; not for one that is logged already. */
+  readonly onSkip?: () => void;
+  readonly onClose: () => void;
+}
+
+/** Smallest change of load that a thumb asks for, in the reader's unit. */
+const STEP = { kg: 2.5, lb: 5 } as const;
+
+/** A set that went otherwise than called, told without typing: steppers and large choices; a note only where one wants. */
+export function Otherwise({ set, start, slipped, onLog, onSkip, onClose }: OtherwiseProps): ReactElement {
+  const unit = useUnit();
+  const [body, setBody] = useState<Body>(() => ({
+    ...start,
+    ...(slipped && start.slippedAtRep === undefined && { slippedAtRep: start.reps }),
+  }));
+  const change = (part: Partial<{ [Key in keyof Body]: Body[Key] | undefined }>): void => {
+    const next = { ...body, ...part };
+    setBody(
+      Object.fromEntries(Object.entries(next).filter(([, value]) => value !== undefined)) as unknown as Body,
+    );
+  };
+  const step = toKg(STEP[unit], unit);
+  const choose = (choice: GripChoice): void => {
+    const { sideUnder: _side, ...rest } = body;
+    setBody({
+      ...rest,
+      strapped: choice === 'straps',
+      grip: choice === 'straps' ? 'doubleOverhand' : choice,
+    });
+  };
+  const causes =
+    body.slippedAtRep === undefined
+      ? []
+      : rankSlipCauses([
+          slipOf(
+            set,
+            { ...body, slippedAtRep: Math.min(body.slippedAtRep, body.reps) },
+            set.call.probability,
+          ),
+        ]).slice(0, 4);
+  const offered = [
+    ...causes.map(({ id, cause }) => ({ id, cause })),
+    ...SLIP_CAUSES.filter((each) => each.id === body.cause && !causes.some((one) => one.id === each.id)),
+  ];
+  return (
+    <section
+      aria-label="The set otherwise"
+      className="mx-auto grid w-full max-w-2xl grow content-start gap-4 px-4 py-4"
+    >
+      <h2 className="text-2xl">{set.liftName}: how it went</h2>
+      <div className="grid grid-cols-2 gap-4">
+        <Stepper
+          label="Load"
+          value={formatMass(body.load, unit)}
+          onLess={() => change({ load: Math.max(step, body.load - step) })}
+          onMore={() => change({ load: Math.min(600, snapped(body.load, step, unit)) })}
+        />
+        <Stepper
+          label="Repetitions"
+          value={String(body.reps)}
+          onLess={() =>
+            change({
+              reps: Math.max(1, body.reps - 1),
+              ...(body.slippedAtRep && {
+                slippedAtRep: Math.min(body.slippedAtRep, Math.max(1, body.reps - 1)),
+              }),
+            })
+          }
+          onMore={() => change({ reps: Math.min(100, body.reps + 1) })}
+        />
+      </div>
+      <Choices
+        large
+        legend="Grip"
+        value={choiceOf(body)}
+        options={GRIP_CHOICES.map((each) => [each, GRIP_NAMES[each]] as const)}
+        onChange={choose}
+      />
+      <Choices
+        large
+        legend="Slipped"
+        value={body.slippedAtRep === undefined ? 'no' : String(body.slippedAtRep)}
+        options={[
+          ['no', 'held'],
+          ...Array.from({ length: body.reps }, (_, i) => [String(i + 1), `at ${i + 1}`] as const),
+        ]}
+        onChange={(value) =>
+          change({
+            slippedAtRep: value === 'no' ? undefined : Number(value),
+            ...(value === 'no' && { cause: undefined }),
+          })
+        }
+      />
+      <Scale label="Pain" from={0} to={10} value={body.pain} onChange={(pain) => change({ pain })} />
+      <Scale
+        label="Confidence before it"
+        from={1}
+        to={5}
+        value={body.confidence}
+        onChange={(confidence) => change({ confidence })}
+      />
+      {offered.length > 0 && (
+        <Choices
+          large
+          legend="Why it slipped, likeliest first"
+          value={body.cause ?? ''}
+          options={[['', 'not said'], ...offered.map(({ id, cause }) => [id, cause] as const)]}
+          onChange={(cause) => change({ cause: cause || undefined })}
+        />
+      )}
+      <label className="grid gap-1">
+        <span className="label">Note</span>
+        <textarea
+          rows={2}
+          maxLength={500}
+          value={body.note ?? ''}
+          onChange={(event) => change({ note: event.target.value || undefined })}
+          className="rounded-sm border border-edge bg-raised px-3 py-2"
+        />
+      </label>
+      <div className="grid grid-cols-2 gap-3">
+        <Button className="min-h-20 text-xl" onClick={onClose}>
+          Back
+        </Button>
+        <Button look="action" className="min-h-20 text-2xl" onClick={() => onLog(body)}>
+          Log it
+        </Button>
+        {onSkip && (
+          <Button className="col-span-2 min-h-16" onClick={onSkip}>
+            Leave this set out
+          </Button>
+        )}
+      </div>
+    </section>
+  );
+}
+
+/** The next load up that stands on the step. */
+function snapped(kg: number, step: number, unit: 'kg' | 'lb'): number {
+  const whole = Math.round(inUnit(kg + step, unit) / STEP[unit]) * STEP[unit];
+  return toKg(whole, unit);
+}
+
+function Stepper({
+  label,
+  value,
+  onLess,
+  onMore,
+}: {
+  label: string;
+  value: string;
+  onLess: () => void;
+  onMore: () => void;
+}): ReactElement {
+  const button =
+    'grid min-h-16 w-16 shrink-0 place-items-center border border-edge bg-raised hover:border-ink';
+  return (
+    <div role="group" aria-label={label}>
+      <p className="label">{label}</p>
+      <div className="mt-1 flex items-center justify-between gap-1">
+        <button type="button" aria-label={`${label}: less`} className={button} onClick={onLess}>
+          <Minus size={24} aria-hidden />
+        </button>
+        <output className="figures text-2xl font-semibold">{value}</output>
+        <button type="button" aria-label={`${label}: more`} className={button} onClick={onMore}>
+          <Plus size={24} aria-hidden />
+        </button>
+      </div>
+    </div>
+  );
+}
+
+/** A scale to tap; tapped again it is not said. */
+function Scale({
+  label,
+  from,
+  to,
+  value,
+  onChange,
+}: {
+  label: string;
+  from: number;
+  to: number;
+  value: number | undefined;
+  onChange: (value: number | undefined) => void;
+}): ReactElement {
+  return (
+    <div role="group" aria-label={label}>
+      <p className="label">
+        {label}, {from}–{to}
+      </p>
+      <div className="mt-1 flex gap-1">
+        {Array.from({ length: to - from + 1 }, (_, i) => from + i).map((each) => (
+          <button
+            key={each}
+            type="button"
+            aria-pressed={value === each}
+            aria-label={`${label} ${each}`}
+            onClick={() => onChange(value === each ? undefined : each)}
+            className="figures min-h-16 min-w-0 grow border border-edge bg-raised text-xl aria-pressed:border-forge aria-pressed:bg-forge aria-pressed:text-on-forge"
+          >
+            {each}
+          </button>
+        ))}
+      </div>
+    </div>
+  );
+}

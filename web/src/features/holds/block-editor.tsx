@@ -1,0 +1,163 @@
+import { HOLD_KINDS, HOLD_KINDS_BY_ID, type HoldKindId } from '@iron-clasp/core';
+import type { HoldBlockView, HoldsView } from '@iron-clasp/contract';
+import { useRef, useState, type ReactElement } from 'react';
+import { weeksOf } from '../../ui/charts/lanes-geometry.ts';
+import { Button } from '../../ui/button.tsx';
+import { shortDay } from '../../ui/figures.ts';
+import { Pick } from '../../ui/pick.tsx';
+import { Failed } from '../../ui/states.tsx';
+import { useRemoveBlock, useSaveBlock } from '../../data/holds/holds.ts';
+
+interface BlocksProps {
+  readonly view: HoldsView;
+  readonly lifterId: string;
+}
+
+/** Hold blocks: what the engine proposes, those there are, and one of the coach's own. */
+export function Blocks({ view, lifterId }: BlocksProps): ReactElement {
+  const { proposal } = view;
+  const save = useSaveBlock(lifterId);
+  const remove = useRemoveBlock(lifterId);
+  const [open, setOpen] = useState(false);
+  const proposed = useRef(crypto.randomUUID());
+  const coming = view.blocks.filter((block) => block.to >= view.today);
+  return (
+    <section aria-label="Hold blocks" className="min-w-0">
+      <h2 className="border-b-2 border-ink pb-1 text-xl">Hold blocks</h2>
+      <div className="border-b border-rule py-2">
+        <p>
+          {proposal.propose ? (
+            <b>
+              Proposed: {proposal.weeks} weeks from {shortDay(proposal.startsOn!)} to{' '}
+              {shortDay(proposal.endsOn!)}, {proposal.sessionsAWeek}{' '}
+              {proposal.sessionsAWeek === 1 ? 'session' : 'sessions'} a week
+            </b>
+          ) : (
+            <b>No block is proposed</b>
+          )}
+          <span className="block text-sm text-quiet">{proposal.why.map((why) => why.text).join(' ')}</span>
+        </p>
+        {proposal.propose && (
+          <Button
+            className="mt-1"
+            disabled={save.isPending}
+            onClick={() =>
+              save.mutate(
+                {
+                  id: proposed.current,
+                  body: {
+                    kind: 'frontRackHold',
+                    startsOn: proposal.startsOn!,
+                    weeks: proposal.weeks!,
+                    sessionsAWeek: proposal.sessionsAWeek!,
+                    version: 0,
+                  },
+                },
+                { onSuccess: () => (proposed.current = crypto.randomUUID()) },
+              )
+            }
+          >
+            Place it
+          </Button>
+        )}
+      </div>
+      {(save.error ?? remove.error) && <Failed error={save.error ?? remove.error} />}
+      <ul>
+        {coming.map((block) => (
+          <li
+            key={block.id}
+            className="flex flex-wrap items-baseline justify-between gap-2 border-b border-rule py-2"
+          >
+            <span>
+              <b>{block.label}</b>{' '}
+              <span className="text-quiet">
+                {shortDay(block.from)} to {shortDay(block.to)}, {weeksOf(block.from, block.to)} weeks,{' '}
+                {holdsIn(view, block)} holds to come
+              </span>
+            </span>
+            <Button look="quiet" disabled={remove.isPending} onClick={() => remove.mutate(block.id)}>
+              Take off<span className="sr-only"> {block.label}</span>
+            </Button>
+          </li>
+        ))}
+      </ul>
+      {open ? (
+        <NewBlock view={view} lifterId={lifterId} onClose={() => setOpen(false)} />
+      ) : (
+        <Button className="mt-3" onClick={() => setOpen(true)}>
+          A block of our own
+        </Button>
+      )}
+    </section>
+  );
+}
+
+const holdsIn = (view: HoldsView, block: HoldBlockView): number =>
+  view.planned.filter((each) => each.kind === block.kind && each.on >= block.from && each.on <= block.to)
+    .length;
+
+function NewBlock({ view, lifterId, onClose }: BlocksProps & { onClose: () => void }): ReactElement {
+  const save = useSaveBlock(lifterId);
+  const id = useRef(crypto.randomUUID());
+  const ahead = view.weeks.filter((week) => week >= view.week.from);
+  const [kind, setKind] = useState<HoldKindId>('frontRackHold');
+  const [startsOn, setStartsOn] = useState(ahead[1] ?? ahead[0]!);
+  const [weeks, setWeeks] = useState('4');
+  const [aWeek, setAWeek] = useState('1');
+  const fault = (field: string): string | undefined =>
+    save.error?.fields.find((each) => each.path === field)?.message;
+  return (
+    <form
+      aria-label="A block of our own"
+      noValidate
+      className="mt-3 grid gap-3 sm:grid-cols-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        save.mutate(
+          {
+            id: id.current,
+            body: { kind, startsOn, weeks: Number(weeks), sessionsAWeek: Number(aWeek), version: 0 },
+          },
+          { onSuccess: onClose },
+        );
+      }}
+    >
+      <Pick
+        label="Hold"
+        value={kind}
+        onChange={setKind}
+        options={HOLD_KINDS.map((each) => [each, HOLD_KINDS_BY_ID[each].name] as const)}
+      />
+      <Pick
+        label="First week"
+        value={startsOn}
+        error={fault('startsOn')}
+        onChange={setStartsOn}
+        options={ahead.map((week) => [week, `from ${shortDay(week)}`] as const)}
+      />
+      <Pick
+        label="Weeks"
+        value={weeks}
+        error={fault('weeks')}
+        onChange={setWeeks}
+        options={['2', '3', '4', '5'].map((each) => [each, each] as const)}
+      />
+      <Pick
+        label="Sessions a week"
+        value={aWeek}
+        error={fault('sessionsAWeek')}
+        onChange={setAWeek}
+        options={['1', '2', '3'].map((each) => [each, each] as const)}
+      />
+      {save.error && save.error.fields.length === 0 && <Failed error={save.error} />}
+      <div className="flex gap-2 sm:col-span-2">
+        <Button type="submit" look="action" disabled={save.isPending}>
+          Place the block
+        </Button>
+        <Button look="quiet" onClick={onClose}>
+          Close
+        </Button>
+      </div>
+    </form>
+  );
+}

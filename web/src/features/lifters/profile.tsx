@@ -1,0 +1,320 @@
+import {
+  HOOK_STAGES,
+  SCHOOLS,
+  SIDES,
+  SPORT_NAMES,
+  SPORTS,
+  STANCE_NAMES,
+  STANCES,
+  type SetRole,
+  SET_ROLE_TAGS,
+} from '@iron-clasp/core';
+import type { ProfileView } from '@iron-clasp/contract';
+import { useState, type FormEvent, type ReactElement, type ReactNode } from 'react';
+import { useNavigate } from 'react-router';
+import { useUnit } from '../../data/session/use-unit.ts';
+import { Button } from '../../ui/button.tsx';
+import { Choices } from '../../ui/choices.tsx';
+import { Field } from '../../ui/field.tsx';
+import { Pick } from '../../ui/pick.tsx';
+import { Failed, Loading } from '../../ui/states.tsx';
+import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
+import { differences, draftOf, requestOf, type Draft } from './lifter-draft.ts';
+import { FIELD_NAMES } from '../../data/lifters/field-names.ts';
+import { BestLifts } from './best-lifts.tsx';
+import { Changes } from './changes.tsx';
+import { Export } from './export.tsx';
+import { History } from './history-fields.tsx';
+import { Meets } from './meets.tsx';
+import { Sharing } from './sharing.tsx';
+import { useArchive, useProfile, useSaveLifter } from '../../data/lifters/lifters.ts';
+import { useClubSchools } from '../../data/schools/schools.ts';
+
+const ASKED_ROLES: readonly SetRole[] = ['warmup', 'volume', 'backoff', 'accessory', 'top', 'attempt'];
+
+/** Everything a coach may change about the lifter, and what was changed before. */
+export function Profile(): ReactElement {
+  const { lifter } = useOpenSheet();
+  const profile = useProfile(lifter.id);
+  if (profile.isPending) return <Loading what="the profile" lines={9} />;
+  if (profile.error && !profile.data)
+    return <Failed error={profile.error} retry={() => void profile.refetch()} />;
+  return <Editor profile={profile.data!} reload={() => profile.refetch().then((found) => found.data)} />;
+}
+
+interface EditorProps {
+  readonly profile: ProfileView;
+  readonly reload: () => Promise<ProfileView | undefined>;
+}
+
+function Editor({ profile, reload }: EditorProps): ReactElement {
+  const unit = useUnit();
+  const [base, setBase] = useState(profile);
+  const [draft, setDraft] = useState<Draft>(() => draftOf(profile, unit));
+  const [touched, setTouched] = useState<ReadonlySet<string>>(new Set());
+  /** Fields that somebody else changed while this was being typed. */
+  const [theirs, setTheirs] = useState<readonly (keyof Draft)[]>([]);
+  const save = useSaveLifter(profile.id);
+  const copies = useClubSchools();
+  const set = (part: Partial<Draft>): void => {
+    setDraft({ ...draft, ...part });
+    setTouched(new Set([...touched, ...Object.keys(part)]));
+  };
+  const send = (event: FormEvent): void => {
+    event.preventDefault();
+    save.mutate(requestOf(draft, base, unit, touched), {
+      onSuccess: (saved) => {
+        setBase(saved);
+        setDraft(draftOf(saved, unit));
+        setTouched(new Set());
+        setTheirs([]);
+      },
+      onError: (error) => {
+        if (error.code !== 'changed-meanwhile') return;
+        // What was typed stays; what they have now stands beside it, and saving again is a decision.
+        void reload().then((now) => {
+          if (!now) return;
+          setTheirs(differences(draftOf(base, unit), draftOf(now, unit)));
+          setBase(now);
+        });
+      },
+    });
+  };
+  const fault = (path: string): string | undefined =>
+    save.error?.fields.find((field) => field.path === path || field.path.startsWith(`${path}.`))?.message;
+  const now = draftOf(base, unit);
+  const changed = differences(draft, now);
+  const open = base.unanswered.filter((field) => !touched.has(field));
+  const note = (field: keyof Draft): ReactNode => {
+    if (theirs.includes(field) && changed.includes(field))
+      return <span className="text-oxblood"> · theirs: {words(now[field])}</span>;
+    return base.unanswered.includes(field) && !touched.has(field) ? (
+      <span className="text-ochre"> · not answered yet</span>
+    ) : null;
+  };
+  return (
+    <div className="grid gap-x-12 gap-y-8 py-4 xl:grid-cols-[minmax(0,36rem)_minmax(0,1fr)]">
+      <form onSubmit={send} noValidate aria-label="Profile" className="grid gap-4">
+        {open.length > 0 && (
+          <div className="flex flex-wrap items-center gap-3 border-l-4 border-ochre pl-3">
+            <p>
+              {open.length === 1 ? 'One answer' : `${open.length} answers`} would sharpen the calls:{' '}
+              {open.map((field) => FIELD_NAMES[field]).join(', ')}.
+            </p>
+            <Button onClick={() => setTouched(new Set([...touched, ...open]))}>
+              They are right as they stand
+            </Button>
+          </div>
+        )}
+        <Field
+          label="Name"
+          value={draft.name}
+          maxLength={120}
+          error={fault('name')}
+          onChange={(event) => set({ name: event.target.value })}
+        />
+        <div className="grid gap-4 sm:grid-cols-2">
+          <Pick
+            label={<>Sport{note('sport')}</>}
+            value={draft.sport}
+            error={fault('sport')}
+            onChange={(sport) => set({ sport })}
+            options={SPORTS.map((each) => [each, SPORT_NAMES[each]] as const)}
+          />
+          <Field
+            label="Best deadlift"
+            unit={unit}
+            inputMode="decimal"
+            value={draft.deadliftMax}
+            error={fault('deadliftMax')}
+            onChange={(event) => set({ deadliftMax: event.target.value })}
+          />
+          <Field
+            className="sm:col-span-2"
+            label="Sport in your words"
+            placeholder="Federation, class, what the list does not say"
+            value={draft.sportWords}
+            maxLength={200}
+            error={fault('sportWords')}
+            onChange={(event) => set({ sportWords: event.target.value })}
+          />
+        </div>
+        <Choices
+          legend={<>Dominant hand{note('dominantHand')}</>}
+          value={draft.dominantHand}
+          options={SIDES.map((side) => [side, side] as const)}
+          onChange={(dominantHand) => set({ dominantHand })}
+        />
+        <div className="grid gap-4 sm:grid-cols-2">
+          <div className="grid content-start gap-2">
+            <Pick
+              label={<>Stance{note('stance')}</>}
+              value={draft.stance}
+              error={fault('stance')}
+              onChange={(stance) => set({ stance })}
+              options={STANCES.map((each) => [each, STANCE_NAMES[each]] as const)}
+            />
+            <label className="flex min-h-6 items-center gap-2">
+              <input
+                type="checkbox"
+                className="size-5 accent-forge"
+                checked={draft.largeThighs}
+                onChange={(event) => set({ largeThighs: event.target.checked })}
+              />
+              Large thighs{note('largeThighs')}
+            </label>
+          </div>
+          <label className="grid content-start gap-1">
+            <span className="label">Training since{note('trainingSince')}</span>
+            <input
+              type="date"
+              value={draft.trainingSince}
+              onChange={(event) => event.target.value && set({ trainingSince: event.target.value })}
+              className="rounded-sm border border-edge bg-ground px-3 py-2"
+            />
+          </label>
+          <Pick
+            label={<>School{note('schoolId')}</>}
+            value={draft.schoolId}
+            error={fault('schoolId')}
+            onChange={(schoolId) => set({ schoolId })}
+            options={[
+              ...SCHOOLS.map((school) => [school.id, school.name] as const),
+              ...(copies.data ?? [])
+                .filter((own) => !own.archived || own.id === draft.schoolId)
+                .map((own) => [own.id, `${own.school.name} (ours)`] as const),
+            ]}
+          />
+          <Pick
+            label={<>Hook stage{note('hookStage')}</>}
+            value={draft.hookStage}
+            error={fault('hookStage')}
+            onChange={(hookStage) => set({ hookStage: hookStage as Draft['hookStage'] })}
+            options={HOOK_STAGES.map((stage) => [stage, stage === 'none' ? 'not started' : stage] as const)}
+          />
+        </div>
+        <div className="grid gap-4 sm:grid-cols-[10rem_repeat(2,minmax(0,1fr))]">
+          <Field
+            label="Deadlifted on"
+            type="date"
+            value={draft.deadliftOn}
+            error={fault('deadliftOn')}
+            onChange={(event) => set({ deadliftOn: event.target.value })}
+          />
+          <Field
+            label="Usual reps"
+            inputMode="numeric"
+            value={draft.usualReps}
+            error={fault('usualReps')}
+            onChange={(event) => set({ usualReps: event.target.value })}
+          />
+          <Field
+            label="Hand length"
+            unit="mm"
+            title="Wrist crease to the tip of the middle finger"
+            inputMode="decimal"
+            value={draft.handLength}
+            error={fault('handLength')}
+            onChange={(event) => set({ handLength: event.target.value })}
+          />
+          <Field
+            label="Hand span"
+            unit="mm"
+            title="Thumb tip to little finger tip, hand spread"
+            inputMode="decimal"
+            value={draft.handSpan}
+            error={fault('handSpan')}
+            onChange={(event) => set({ handSpan: event.target.value })}
+          />
+          <Field
+            label="Body mass"
+            unit={unit}
+            title="For hangs"
+            inputMode="decimal"
+            value={draft.bodyMass}
+            error={fault('bodyMass')}
+            onChange={(event) => set({ bodyMass: event.target.value })}
+          />
+        </div>
+        <BestLifts bests={draft.bestLifts} onChange={(bestLifts) => set({ bestLifts })} fault={fault} />
+        <fieldset>
+          <legend className="label">Chance asked of a bare grip, %{note('thresholds')}</legend>
+          <div className="mt-1 grid grid-cols-3 gap-3 sm:grid-cols-6">
+            {ASKED_ROLES.map((role) => (
+              <Field
+                key={role}
+                label={SET_ROLE_TAGS[role]}
+                inputMode="decimal"
+                value={draft.thresholds[role]}
+                error={fault(`thresholds.${role}`)}
+                onChange={(event) => set({ thresholds: { ...draft.thresholds, [role]: event.target.value } })}
+              />
+            ))}
+          </div>
+        </fieldset>
+        <History flags={draft.history} onChange={(history) => set({ history })} note={note('history')} />
+        {save.error && <Failed error={save.error} />}
+        <div className="flex flex-wrap items-center gap-3">
+          <Button
+            type="submit"
+            look="action"
+            disabled={save.isPending || changed.length + touched.size === 0}
+          >
+            {theirs.length > 0 ? 'Save mine over theirs' : 'Save'}
+          </Button>
+          {changed.length > 0 && (
+            <Button
+              look="quiet"
+              onClick={() => {
+                setDraft(now);
+                setTouched(new Set());
+                setTheirs([]);
+              }}
+            >
+              {theirs.length > 0 ? 'Take theirs' : 'Undo the changes'}
+            </Button>
+          )}
+          {save.isSuccess && changed.length === 0 && <span role="status">Saved.</span>}
+          <ArchiveButton profile={base} />
+        </div>
+      </form>
+      <div className="grid content-start gap-8">
+        <Meets profile={profile} />
+        <Sharing profile={profile} />
+        <Changes profile={base} />
+        <Export profile={base} />
+      </div>
+    </div>
+  );
+}
+
+function words(value: Draft[keyof Draft]): string {
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  return typeof value === 'string'
+    ? value
+    : Array.isArray(value)
+      ? `${value.length} entries`
+      : 'other figures';
+}
+
+function ArchiveButton({ profile }: { profile: ProfileView }): ReactElement {
+  const archive = useArchive();
+  const navigate = useNavigate();
+  return (
+    <span className="ml-auto">
+      <Button
+        look="quiet"
+        disabled={archive.isPending}
+        onClick={() =>
+          archive.mutate(
+            { lifterId: profile.id, archived: !profile.archived, version: profile.version },
+            { onSuccess: (now) => (now.archived ? void navigate('/lifters/archived') : undefined) },
+          )
+        }
+      >
+        {profile.archived ? 'Take back to the rack' : 'Archive the lifter'}
+      </Button>
+      {archive.error && <Failed error={archive.error} />}
+    </span>
+  );
+}

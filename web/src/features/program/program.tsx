@@ -1,0 +1,99 @@
+import type { SessionPlanView } from '@iron-clasp/contract';
+import clsx from 'clsx';
+import { addDays, format, parseISO } from 'date-fns';
+import { useState, type ReactElement } from 'react';
+import { Button } from '../../ui/button.tsx';
+import { Failed, Loading } from '../../ui/states.tsx';
+import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
+import { SessionEditor } from './session-editor.tsx';
+import { Weeks, type OpenSession } from './weeks.tsx';
+import { usePlan } from '../../data/training/programs.ts';
+
+/** What the editor is open for: nothing, a new session, one to change, or one to copy. */
+type Open = { readonly kind: 'none' | 'new' } | OpenSession;
+
+/** The lifter's coming weeks as the coach writes them. */
+export function Program(): ReactElement {
+  const { lifter, season, today } = useOpenSheet();
+  const [open, setOpen] = useState<Open>({ kind: 'none' });
+  const coming = season.sessions.filter((session) => session.on >= today && !session.done);
+  const plan = usePlan('sessionId' in open ? open.sessionId : null);
+  const close = (): void => setOpen({ kind: 'none' });
+  return (
+    <div
+      className={clsx(
+        'grid gap-x-8 gap-y-6 py-4',
+        open.kind === 'none'
+          ? 'xl:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]'
+          : 'xl:grid-cols-[minmax(0,20rem)_minmax(0,1fr)]',
+      )}
+    >
+      <section aria-label="Coming sessions" className={open.kind === 'none' ? '' : 'hidden xl:block'}>
+        <div className="flex flex-wrap gap-2">
+          <Button look="action" onClick={() => setOpen({ kind: 'new' })}>
+            Write a session
+          </Button>
+        </div>
+        {coming.length === 0 && <p className="py-4 text-quiet">Nothing is written from today on.</p>}
+        <Weeks lifterId={lifter.id} sessions={coming} today={today} onOpen={setOpen} />
+      </section>
+      <div className="min-w-0">
+        {open.kind === 'none' && <LineHelp />}
+        {'sessionId' in open && plan.isPending && <Loading what="the session" lines={6} />}
+        {'sessionId' in open && plan.error && <Failed error={plan.error} retry={() => void plan.refetch()} />}
+        {open.kind === 'new' && (
+          <SessionEditor key="new" lifter={lifter} start={null} on={today} onDone={close} />
+        )}
+        {'sessionId' in open && plan.data && !plan.isFetching && (
+          <SessionEditor
+            key={`${open.kind} ${open.sessionId} ${plan.data.version}`}
+            lifter={lifter}
+            start={open.kind === 'copy' ? copied(plan.data) : plan.data}
+            on={today}
+            onDone={close}
+          />
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** The same session a week on, as a new one. */
+function copied(plan: SessionPlanView): SessionPlanView {
+  const heldOn = format(addDays(parseISO(plan.heldOn), 7), 'yyyy-MM-dd');
+  return { ...plan, id: '', version: 0, heldOn, started: false, later: 0 };
+}
+
+const EXAMPLES: readonly (readonly [string, string])[] = [
+  [
+    '3x5 @ 75%',
+    'three sets of five at 75 % of the best in that lift, of the deadlift for other pulls; volume where no role is said',
+  ],
+  ['top 1x1 @ 172.5', 'a top single; a load without a unit is in your unit'],
+  ['ramp top 2x1 @ 91%', 'two top singles with their warm-ups before them'],
+  ['back-off 3x4 @ 105kg touch', 'back-offs, touch-and-go'],
+  ['3x5 @ 2 left', 'by effort: two repetitions left in the tank'],
+  ['2x30s @ 140lb', 'held or carried for time'],
+];
+
+function LineHelp(): ReactElement {
+  return (
+    <section aria-label="How a line is written">
+      <h2 className="border-b-2 border-ink pb-1 text-xl">How a line is written</h2>
+      <p className="py-2 text-quiet">
+        Role, sets x repetitions or seconds, @, load. Roles: warm-up, top, back-off, volume, accessory,
+        attempt.
+      </p>
+      <dl className="grid gap-x-6 gap-y-2 sm:grid-cols-[16rem_1fr]">
+        {EXAMPLES.map(([line, what]) => (
+          <div key={line} className="contents">
+            <dt>
+              <code className="figures text-lg">{line}</code>
+            </dt>
+            <dd className="text-quiet">{what}</dd>
+          </div>
+        ))}
+      </dl>
+    </section>
+  );
+}

@@ -1,0 +1,351 @@
+import {
+  findLift,
+  LIFTS,
+  parseSetLine,
+  planFaults,
+  type MassUnit,
+  type SetLineContext,
+  SET_ROLE_TAGS,
+} from '@iron-clasp/core';
+import type { LifterView, SessionPlanView } from '@iron-clasp/contract';
+import { ArrowDown, ArrowUp, X } from 'lucide-react';
+import { useRef, useState, type FormEvent, type KeyboardEvent, type ReactElement } from 'react';
+import { useUnit } from '../../data/session/use-unit.ts';
+import { Button } from '../../ui/button.tsx';
+import { Choices } from '../../ui/choices.tsx';
+import { Field } from '../../ui/field.tsx';
+import { load, seconds } from '../../ui/figures.ts';
+import { Caution, Failed, Loading } from '../../ui/states.tsx';
+import { useSaveSessions } from '../../data/training/programs.ts';
+import { useVenues } from '../../data/kit/kit.ts';
+
+interface Row {
+  readonly key: string;
+  readonly liftId: string;
+  readonly text: string;
+}
+
+interface SessionEditorProps {
+  readonly lifter: LifterView;
+  /** Null for a new session; without an id a copy. */
+  readonly start: SessionPlanView | null;
+  readonly on: string;
+  readonly onDone: () => void;
+}
+
+const row = (liftId: string, text = ''): Row => ({ key: crypto.randomUUID(), liftId, text });
+
+/** A session line by line, by keyboard: Enter adds a line, Alt with the arrows moves it. */
+export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps): ReactElement {
+  const unit = useUnit();
+  const venues = useVenues();
+  const save = useSaveSessions(lifter.id);
+  const [id] = useState(() => start?.id || crypto.randomUUID());
+  const [title, setTitle] = useState(start?.title ?? '');
+  const [heldOn, setHeldOn] = useState(start?.heldOn ?? on);
+  const [venueId, setVenueId] = useState(start?.venueId ?? '');
+  const [barId, setBarId] = useState(start?.barId ?? '');
+  const [later, setLater] = useState(false);
+  const [hasHold, setHasHold] = useState(start?.hasHold ?? false);
+  const [rows, setRows] = useState<readonly Row[]>(() =>
+    start ? start.lines.map((line) => row(line.liftId, line.text)) : [row('deadlift.conventional')],
+  );
+  const list = useRef<HTMLOListElement>(null);
+  if (venues.isPending) return <Loading what="the venues" lines={4} />;
+  if (venues.error) return <Failed error={venues.error} retry={() => void venues.refetch()} />;
+  if (venues.data.length === 0)
+    return <p className="text-quiet">The club has no venue yet, so a session has nowhere to be.</p>;
+  const usual = venues.data.find((venue) => venue.id === lifter.usualVenueId) ?? venues.data[0]!;
+  const here = venues.data.find((venue) => venue.id === venueId) ?? usual;
+  const where = here.id;
+  const bar = here.bars.find((each) => each.id === barId) ?? here.bars[0]!;
+  const faults = planFaults(
+    rows.flatMap(({ liftId, text }) => {
+      const read =
+        text.trim() === '' ? undefined : parseSetLine(text, { ...maxesOf(lifter), unit, lift: liftId });
+      return read?.sets?.map(({ role, load: kg }) => ({ lift: liftId, role, load: kg })) ?? [];
+    }),
+    {
+      name: here.name,
+      bar: bar.mass,
+      collars: bar.collars,
+      plates: here.plates,
+      ...(here.has && { has: here.has }),
+    },
+  );
+  const fault = (path: string): string | undefined =>
+    save.error?.fields.find((field) => field.path === path)?.message;
+  const change = (at: number, part: Partial<Row>): void =>
+    setRows(rows.map((each, i) => (i === at ? { ...each, ...part } : each)));
+  const move = (from: number, to: number): void => {
+    if (to < 0 || to >= rows.length) return;
+    const moved = rows.filter((_, i) => i !== from);
+    setRows([...moved.slice(0, to), rows[from]!, ...moved.slice(to)]);
+  };
+  const add = (after: number): void => {
+    setRows([
+      ...rows.slice(0, after + 1),
+      row(rows[after]?.liftId ?? 'deadlift.conventional'),
+      ...rows.slice(after + 1),
+    ]);
+    // The new line takes the focus once it is drawn.
+    requestAnimationFrame(() =>
+      list.current?.querySelectorAll<HTMLInputElement>('input')[after + 1]?.focus(),
+    );
+  };
+  const onKey = (event: KeyboardEvent, at: number): void => {
+    if (event.key === 'Enter') {
+      event.preventDefault();
+      add(at);
+    }
+    if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
+      event.preventDefault();
+      move(at, at + (event.key === 'ArrowUp' ? -1 : 1));
+    }
+  };
+  const send = (event: FormEvent): void => {
+    event.preventDefault();
+    const lines = rows.map(({ liftId, text }) => ({ liftId, text }));
+    const body = {
+      ...{ title, heldOn, venueId: where, hasHold, version: start?.version ?? 0, lines },
+      ...(bar.id !== here.bars[0]!.id && { barId: bar.id }),
+      ...(later && { later }),
+    };
+    save.mutate([{ id, body }], { onSuccess: onDone });
+  };
+  if (start?.started)
+    return (
+      <p className="border-l-4 border-ochre pl-3">
+        Something of “{start.title}” is already logged, so it is history now. Copy it to another day and
+        change the copy.
+      </p>
+    );
+  return (
+    <form onSubmit={send} noValidate aria-label="Session" className="grid gap-4">
+      <div className="grid gap-4 sm:grid-cols-2 2xl:grid-cols-4">
+        <Field
+          label="Title"
+          value={title}
+          maxLength={80}
+          error={fault('title')}
+          onChange={(event) => setTitle(event.target.value)}
+        />
+        <Field
+          label="Day"
+          type="date"
+          value={heldOn}
+          error={fault('heldOn')}
+          onChange={(event) => setHeldOn(event.target.value)}
+        />
+        <label className="grid content-start gap-1">
+          <span className="label">Venue</span>
+          <select
+            value={where}
+            onChange={(event) => setVenueId(event.target.value)}
+            className="rounded-sm border border-edge bg-ground px-2 py-2 text-ink"
+          >
+            {venues.data.map((venue) => (
+              <option key={venue.id} value={venue.id}>
+                {venue.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="grid content-start gap-1">
+          <span className="label">Bar</span>
+          <select
+            value={bar.id}
+            onChange={(event) => setBarId(event.target.value)}
+            className="rounded-sm border border-edge bg-ground px-2 py-2 text-ink"
+          >
+            {here.bars.map((each) => (
+              <option key={each.id} value={each.id}>
+                {each.name}
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
+      {faults.length > 0 && (
+        <ul aria-label="What the venue cannot give" className="grid gap-1">
+          {faults.map((each) => (
+            <li key={`${each.set} ${each.ruleId}`}>
+              <Caution>
+                {each.text} {each.mend}
+              </Caution>
+            </li>
+          ))}
+        </ul>
+      )}
+      <ol ref={list} aria-label="Lines" className="grid gap-2">
+        {rows.map((each, i) => (
+          <li
+            key={each.key}
+            className="grid gap-x-2 gap-y-1 border-b border-rule pb-2 sm:grid-cols-[10rem_minmax(0,1fr)_auto]"
+          >
+            <select
+              aria-label={`Line ${i + 1}: lift`}
+              value={each.liftId}
+              onChange={(event) => change(i, { liftId: event.target.value })}
+              className="self-start rounded-sm border border-edge bg-ground px-2 py-1.5 text-ink"
+            >
+              {LIFTS.map((lift) => (
+                <option key={lift.id} value={lift.id}>
+                  {lift.name}
+                </option>
+              ))}
+            </select>
+            <div className="min-w-0">
+              <input
+                aria-label={`Line ${i + 1}: sets`}
+                aria-describedby={`${each.key}-read`}
+                value={each.text}
+                maxLength={200}
+                placeholder="3x5 @ 75%"
+                autoComplete="off"
+                spellCheck={false}
+                onChange={(event) => change(i, { text: event.target.value })}
+                onKeyDown={(event) => onKey(event, i)}
+                className="figures w-full rounded-sm border border-edge bg-ground px-3 py-1 text-lg placeholder:text-quiet"
+              />
+              <Read
+                id={`${each.key}-read`}
+                row={each}
+                lifter={lifter}
+                unit={unit}
+                refused={fault(`lines[${i}].text`) ?? fault(`lines[${i}].liftId`)}
+              />
+            </div>
+            <div className="flex items-start">
+              <Tool words={`Move line ${i + 1} up`} disabled={i === 0} onPress={() => move(i, i - 1)}>
+                <ArrowUp size={16} aria-hidden />
+              </Tool>
+              <Tool
+                words={`Move line ${i + 1} down`}
+                disabled={i === rows.length - 1}
+                onPress={() => move(i, i + 1)}
+              >
+                <ArrowDown size={16} aria-hidden />
+              </Tool>
+              <Tool
+                words={`Remove line ${i + 1}`}
+                disabled={false}
+                onPress={() => setRows(rows.filter((_, at) => at !== i))}
+              >
+                <X size={16} aria-hidden />
+              </Tool>
+            </div>
+          </li>
+        ))}
+      </ol>
+      <div className="flex flex-wrap items-center gap-4">
+        <Button onClick={() => add(rows.length - 1)}>Add a line</Button>
+        <label className="flex items-center gap-2">
+          <input
+            type="checkbox"
+            checked={hasHold}
+            onChange={(event) => setHasHold(event.target.checked)}
+            className="accent-forge"
+          />
+          a rack hold after the main lifts
+        </label>
+      </div>
+      {start !== null && start.later > 0 && (
+        <Choices
+          legend="Change"
+          value={later ? 'later' : 'one'}
+          options={[
+            ['one', 'this week only'],
+            ['later', `this week and the ${start.later} later that repeat it`],
+          ]}
+          onChange={(value) => setLater(value === 'later')}
+        />
+      )}
+      {save.error && <Failed error={save.error} />}
+      <div className="flex gap-2">
+        <Button type="submit" look="action" disabled={save.isPending}>
+          Write it
+        </Button>
+        <Button onClick={onDone}>Leave it</Button>
+      </div>
+    </form>
+  );
+}
+
+/** What percentages and efforts are of. */
+function maxesOf({ deadliftMax, bestLifts }: LifterView): Pick<SetLineContext, 'deadliftMax' | 'bests'> {
+  return { deadliftMax, bests: bestLifts };
+}
+
+/** What a line reads as, or where it cannot be read. */
+function Read({
+  id,
+  row: { liftId, text },
+  lifter,
+  unit,
+  refused,
+}: {
+  id: string;
+  row: Row;
+  lifter: LifterView;
+  unit: MassUnit;
+  refused: string | undefined;
+}): ReactElement {
+  const lift = findLift(liftId)!;
+  if (text.trim() === '')
+    return (
+      <p id={id} className={refused ? 'text-sm text-oxblood' : 'text-sm text-quiet'}>
+        {refused ?? (lift.timed ? 'sets x seconds @ load, as 2x30s @ 100' : 'sets x repetitions @ load')}
+      </p>
+    );
+  const found = parseSetLine(text, { ...maxesOf(lifter), unit, lift });
+  if (found.fault) {
+    const { at, length, message } = found.fault;
+    return (
+      <p id={id} className="text-sm text-oxblood">
+        <span aria-hidden className="figures mr-2 whitespace-pre text-base">
+          {text.slice(0, at)}
+          <mark className="bg-oxblood text-ground">{text.slice(at, at + length) || '…'}</mark>
+          {text.slice(at + length)}
+        </span>
+        At character {at + 1}: {message}
+      </p>
+    );
+  }
+  const said = found.sets.map(
+    (set) =>
+      `${SET_ROLE_TAGS[set.role]} ${load(Math.round(set.load * 10) / 10, unit)} × ${set.seconds ? seconds(set.seconds) : set.reps}`,
+  );
+  return (
+    <p id={id} className="text-sm text-quiet">
+      {unit}:{' '}
+      {found.of &&
+        `of the best ${findLift(found.of.liftId)!.name.toLowerCase()}, ${load(found.of.max, unit)}: `}
+      {said.length > 6 ? `${said.slice(0, 6).join(' · ')} · and ${said.length - 6} more` : said.join(' · ')}
+    </p>
+  );
+}
+
+function Tool({
+  words,
+  disabled,
+  onPress,
+  children,
+}: {
+  words: string;
+  disabled: boolean;
+  onPress: () => void;
+  children: ReactElement;
+}): ReactElement {
+  return (
+    <button
+      type="button"
+      aria-label={words}
+      disabled={disabled}
+      onClick={onPress}
+      className="p-2 hover:text-forge disabled:opacity-40"
+    >
+      {children}
+    </button>
+  );
+}

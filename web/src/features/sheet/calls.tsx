@@ -1,0 +1,260 @@
+import { CHALK_RULE_NAMES } from '@iron-clasp/core';
+import type { CallsView, LifterView, SessionHead, WhatIfRequest } from '@iron-clasp/contract';
+import { Printer, Shuffle, Timer } from 'lucide-react';
+import { useRef, useState, type ReactElement } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { useIsCoach } from '../../data/session/use-is-coach.ts';
+import { FIELD_NAMES } from '../../data/lifters/field-names.ts';
+import { Button } from '../../ui/button.tsx';
+import { nearDay } from '../../ui/figures.ts';
+import { Empty, Failed, Loading } from '../../ui/states.tsx';
+import { useKeys } from '../../ui/use-keys.ts';
+import { ReasonsDrawer, type Subject } from './reasons-drawer.tsx';
+import { groupSets, type SetGroup } from '../../data/training/set-groups.ts';
+import { HoldRow, SetRow } from './set-rows.tsx';
+import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
+import { WhatIf } from './what-if.tsx';
+import { useCalls, useMoveSession, useWhatIf } from '../../data/training/calls.ts';
+
+/** The next session as a sheet of called sets, and its hold. */
+export function Calls(): ReactElement {
+  const { nextSessionId, today, lifter, season } = useOpenSheet();
+  const calls = useCalls(nextSessionId);
+  if (!nextSessionId) {
+    return (
+      <Empty title="No session planned">
+        <p>
+          Once a session is written for {lifter.name}, its calls stand here: grip, straps and chalk for each
+          set.
+        </p>
+      </Empty>
+    );
+  }
+  if (calls.isPending) return <Loading what="the calls" lines={9} />;
+  if (calls.error && !calls.data) return <Failed error={calls.error} retry={() => void calls.refetch()} />;
+  const meet = season.marks.find((mark) => mark.kind === 'meet')?.label ?? null;
+  return <Session view={calls.data!} today={today} lifter={lifter} meet={meet} stale={calls.error} />;
+}
+
+function Session({
+  view,
+  today,
+  lifter,
+  meet,
+  stale,
+}: {
+  view: CallsView;
+  today: string;
+  lifter: LifterView;
+  meet: string | null;
+  stale: Error | null;
+}): ReactElement {
+  const [subject, setSubject] = useState<Subject | null>(null);
+  const navigate = useNavigate();
+  const rows = useRef<HTMLDivElement>(null);
+  const coach = useIsCoach();
+  const groups = groupSets(view.sets);
+  const [asked, setAsked] = useState<WhatIfRequest | null>(null);
+  const toggleWhatIf = (): void => setAsked((before) => (before ? null : {}));
+  const anything = asked !== null && Object.keys(asked).length > 0;
+  const whatIf = useWhatIf(view.session.id, anything ? asked : null);
+  const trying = anything ? whatIf.data : undefined;
+  const tried = new Map(trying?.sets.map((set) => [set.id, set]));
+  useKeys({
+    f: () => void navigate(`/floor/${view.session.id}`),
+    w: () => coach && toggleWhatIf(),
+    Escape: () => setSubject(null),
+    ArrowDown: (event) => step(rows.current, event, 1),
+    ArrowUp: (event) => step(rows.current, event, -1),
+  });
+
+  return (
+    <div className="xl:flex xl:items-start xl:gap-8">
+      <div className="@container min-w-0 grow">
+        {coach && <Unanswered lifter={lifter} />}
+        <SessionBar head={view.session} today={today} trying={asked !== null} onTry={toggleWhatIf} />
+        {asked && (
+          <WhatIf
+            head={view.session}
+            hands={lifter.hands}
+            meet={meet}
+            asked={asked}
+            tried={trying?.tried}
+            changed={groups.filter((group) => tried.get(group.first.id)?.changed).length}
+            onAsk={setAsked}
+            onClose={toggleWhatIf}
+          />
+        )}
+        {anything && whatIf.error && <Failed error={whatIf.error} />}
+        {stale && <Failed error={stale} />}
+        <div ref={rows}>
+          {byLift(groups).map(({ liftName, sets }) => (
+            <section key={liftName} aria-label={liftName} className="mb-4">
+              <h2 className="border-b-2 border-ink pb-1 text-xl">{liftName}</h2>
+              <ul>
+                {sets.map((group) => (
+                  <li key={group.first.id}>
+                    <SetRow
+                      group={group}
+                      open={subject?.id === group.first.id}
+                      tried={tried.get(group.first.id)}
+                      onOpen={() =>
+                        setSubject({ id: group.first.id, kind: 'set', set: group.first, ids: group.ids })
+                      }
+                    />
+                  </li>
+                ))}
+              </ul>
+            </section>
+          ))}
+          {view.sets.length === 0 && <p className="my-4 text-quiet">No sets are written for this session.</p>}
+          {view.hold && (
+            <HoldRow
+              view={view}
+              hold={view.hold}
+              open={subject?.kind === 'hold'}
+              onOpen={() => setSubject({ id: 'hold', kind: 'hold', hold: view.nextHold ?? view.hold! })}
+            />
+          )}
+        </div>
+        <p className="mt-4 text-sm text-quiet">
+          {view.evidence.observations === 0
+            ? 'Nothing is logged yet: every figure here is the trade’s working default.'
+            : `Behind these figures: ${view.evidence.observations} logged holds and bare-handed sets, ${view.evidence.slipped} of them slips; older ones weigh less.`}
+        </p>
+      </div>
+      <ReasonsDrawer subject={subject} view={view} onClose={() => setSubject(null)} />
+    </div>
+  );
+}
+
+/** Two answers that would sharpen the calls, with one step to the place where they are given. */
+function Unanswered({ lifter }: { lifter: LifterView }): ReactElement | null {
+  const [first, second, ...more] = lifter.unanswered;
+  if (!first) return null;
+  const asked = [first, second]
+    .filter((field) => field !== undefined)
+    .map((field) => FIELD_NAMES[field] ?? field);
+  return (
+    <p className="mt-4 border-l-4 border-ochre pl-3">
+      {asked.length === 2 ? 'Two answers' : 'One answer'} would sharpen these calls: {asked.join(' and ')}
+      {more.length > 0 && `, then ${more.length} more`}.{' '}
+      <Link to="../profile" className="underline underline-offset-4">
+        Answer them
+      </Link>
+    </p>
+  );
+}
+
+function byLift(groups: readonly SetGroup[]): { liftName: string; sets: SetGroup[] }[] {
+  const lifts: { liftName: string; sets: SetGroup[] }[] = [];
+  for (const group of groups) {
+    const last = lifts.at(-1);
+    if (last?.liftName === group.first.liftName) last.sets.push(group);
+    else lifts.push({ liftName: group.first.liftName, sets: [group] });
+  }
+  return lifts;
+}
+
+/** Moves the focus to the next or previous row. */
+function step(list: HTMLDivElement | null, event: KeyboardEvent, by: 1 | -1): void {
+  const rows = [...(list?.querySelectorAll<HTMLElement>('[data-row]') ?? [])];
+  const at = rows.indexOf(document.activeElement as HTMLElement);
+  const next = rows[at === -1 ? (by === 1 ? 0 : rows.length - 1) : at + by];
+  if (!next) return;
+  event.preventDefault();
+  next.focus();
+  next.scrollIntoView({ block: 'nearest' });
+}
+
+const PLACE = 'rounded-sm border border-edge bg-raised px-2 py-1 text-ink';
+
+function SessionBar({
+  head,
+  today,
+  trying,
+  onTry,
+}: {
+  head: SessionHead;
+  today: string;
+  trying: boolean;
+  onTry: () => void;
+}): ReactElement {
+  const move = useMoveSession(head.id);
+  const coach = useIsCoach();
+  return (
+    <div className="flex flex-wrap items-center gap-x-6 gap-y-2 py-4">
+      <p className="figures mr-auto text-2xl font-semibold">
+        {head.title}, {nearDay(head.on, today)}
+      </p>
+      <div className="flex gap-2">
+        {coach && (
+          <Button aria-expanded={trying} onClick={onTry} className="inline-flex items-center gap-2">
+            <Shuffle size={16} aria-hidden /> What if
+          </Button>
+        )}
+        <Link
+          to={`/cards/${head.id}`}
+          className="inline-flex items-center gap-2 rounded-sm border border-edge bg-raised px-3 py-1.5 font-medium hover:border-ink"
+        >
+          <Printer size={16} aria-hidden /> Card
+        </Link>
+        <Link
+          to={`/floor/${head.id}`}
+          className="inline-flex items-center gap-2 rounded-sm border border-forge bg-forge px-4 py-2 font-semibold text-on-forge hover:brightness-110"
+        >
+          <Timer size={18} aria-hidden /> To the floor
+        </Link>
+      </div>
+      {coach ? (
+        <div className="flex w-full min-w-0 flex-wrap items-center gap-2 text-quiet">
+          at
+          <select
+            value={head.venue.id}
+            disabled={move.isPending}
+            onChange={(event) => move.mutate({ venueId: event.target.value, version: head.version })}
+            className={PLACE}
+            aria-label="Venue of the session"
+          >
+            {head.venues.map((venue) => (
+              <option key={venue.id} value={venue.id}>
+                {venue.name}, {CHALK_RULE_NAMES[venue.chalk]}
+              </option>
+            ))}
+          </select>
+          with
+          <select
+            value={head.bar.id}
+            disabled={move.isPending}
+            onChange={(event) => move.mutate({ barId: event.target.value, version: head.version })}
+            className={PLACE}
+            aria-label="Bar of the session"
+          >
+            {(head.bars.some((bar) => bar.id === head.bar.id) ? head.bars : [...head.bars, head.bar]).map(
+              (bar) => (
+                <option key={bar.id} value={bar.id}>
+                  {bar.name}
+                </option>
+              ),
+            )}
+          </select>
+          <span>
+            {head.bar.diameter} mm{head.venue.note && `. ${head.venue.note}`}
+          </span>
+        </div>
+      ) : (
+        <p className="w-full text-quiet">
+          at {head.venue.name}, {CHALK_RULE_NAMES[head.venue.chalk]}; {head.bar.name}, {head.bar.diameter} mm
+        </p>
+      )}
+      {move.error && (
+        <div className="w-full">
+          <Failed
+            error={move.error}
+            {...(move.error.code === 'changed-meanwhile' && { retry: () => window.location.reload() })}
+          />
+        </div>
+      )}
+    </div>
+  );
+}

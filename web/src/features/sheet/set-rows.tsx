@@ -1,0 +1,211 @@
+import {
+  HOLD_KINDS_BY_ID,
+  GRIP_NAMES,
+  type HoldPrescription,
+  HOLD_CHANGE_NAMES,
+  SET_ROLE_TAGS,
+} from '@iron-clasp/core';
+import type { CallsView, TriedSet } from '@iron-clasp/contract';
+import clsx from 'clsx';
+import type { ReactElement, ReactNode } from 'react';
+import { useUnit } from '../../data/session/use-unit.ts';
+import { BarDrawing } from '../../ui/marks/bar-drawing.tsx';
+import { GripMark } from '../../ui/marks/grip-mark.tsx';
+import { loadingWords } from '../../ui/marks/plates.ts';
+import { Chance } from '../../ui/chance.tsx';
+import { formatMass, load, percent, seconds } from '../../ui/figures.ts';
+import { Caution } from '../../ui/states.tsx';
+import type { SetGroup } from '../../data/training/set-groups.ts';
+
+/** One line of the sheet: role, load, plates, call, chance; what does not fit beside the reasons folds under. */
+const ROW_COLUMNS =
+  'grid grid-cols-[4rem_1fr_auto] items-center gap-x-3 @2xl:grid-cols-[4rem_8.5rem_minmax(0,1fr)_auto] @4xl:grid-cols-[4rem_8.5rem_7.5rem_minmax(0,1fr)_9rem]';
+const ROW_PLATES = 'hidden overflow-hidden @4xl:block';
+const ROW_CALL =
+  'col-span-2 col-start-2 row-start-2 flex min-w-0 items-center gap-3 @2xl:col-span-1 @2xl:col-start-auto @2xl:row-start-auto';
+
+interface RowProps {
+  readonly open: boolean;
+  readonly onOpen: () => void;
+  /** Without columns: a sentence instead of a call. */
+  readonly plain?: boolean;
+  readonly children: ReactNode;
+}
+
+function Row({ open, onOpen, plain = false, children }: RowProps): ReactElement {
+  return (
+    <button
+      type="button"
+      data-row
+      onClick={onOpen}
+      aria-expanded={open}
+      className={clsx(
+        'w-full border-b border-rule px-1 text-left hover:bg-raised',
+        plain ? 'py-3' : ['py-1.5', ROW_COLUMNS],
+        open && 'bg-raised',
+      )}
+    >
+      {children}
+    </button>
+  );
+}
+
+/** One line of alike sets with its call. */
+export function SetRow({
+  group: { first: set, count },
+  open,
+  tried,
+  onOpen,
+}: {
+  group: SetGroup;
+  open: boolean;
+  tried: TriedSet | undefined;
+  onOpen: () => void;
+}): ReactElement {
+  const unit = useUnit();
+  const { call } = set;
+  const strong = set.role === 'top' || set.role === 'attempt';
+  return (
+    <Row open={open} onOpen={onOpen}>
+      <span className="label">{SET_ROLE_TAGS[set.role]}</span>
+      <span className={clsx('figures', strong ? 'text-2xl font-semibold' : 'text-xl')}>
+        {load(set.loading.total, unit)}
+        <span className="text-quiet"> × </span>
+        {set.seconds ? seconds(set.seconds) : set.reps}
+        {count > 1 && <span className="ml-2 text-base whitespace-nowrap text-quiet">{count} sets</span>}
+      </span>
+      <span className={ROW_PLATES} title={loadingWords(set.loading)}>
+        {call.verdict !== 'free' && <BarDrawing loading={set.loading} height={strong ? 44 : 34} />}
+      </span>
+      <span className={ROW_CALL}>
+        {call.choice && (
+          <GripMark
+            choice={call.choice}
+            {...(call.sideUnder && { sideUnder: call.sideUnder })}
+            size={strong ? 28 : 24}
+          />
+        )}
+        <span
+          className={clsx(
+            'min-w-0',
+            strong && 'font-semibold',
+            call.verdict === 'free' && 'text-quiet',
+            call.verdict === 'stop' && 'font-semibold text-oxblood',
+          )}
+        >
+          {set.line}
+          {call.overridden && ' (coach)'}
+          {set.override && !call.overridden && (
+            <span className="block text-sm font-normal text-oxblood">decided otherwise, but barred now</span>
+          )}
+          {tried && <Tried tried={tried} real={call.probability} />}
+          {set.fault && (
+            <span className="block text-sm font-normal text-oxblood">
+              {set.fault.text} {set.fault.mend}
+            </span>
+          )}
+          {set.lighter !== null && (
+            <span className="block text-sm font-normal text-ochre">
+              weak: {formatMass(set.lighter, unit)} would hold {percent(call.threshold)}
+            </span>
+          )}
+        </span>
+      </span>
+      <span className="text-right @4xl:text-left">
+        {call.probability !== null && call.range && (
+          <Chance probability={call.probability} range={call.range} threshold={call.threshold} />
+        )}
+        {call.choice === 'straps' && <span className="text-sm text-quiet">strapped</span>}
+      </span>
+    </Row>
+  );
+}
+
+/** What would be called instead, under the real call. */
+function Tried({ tried, real }: { tried: TriedSet; real: number | null }): ReactElement | null {
+  const moved =
+    tried.probability !== null && real !== null && Math.abs(tried.probability - real) >= 0.005
+      ? `${percent(tried.probability)} instead of ${percent(real)}`
+      : null;
+  if (!tried.changed && !moved) return null;
+  return (
+    <span className="mt-0.5 block border-l-4 border-dashed border-edge pl-2 text-sm font-normal">
+      {tried.changed ? (
+        <>
+          what if: <b>{tried.line}</b>
+          {tried.probability !== null && `, ${percent(tried.probability)}`}
+          <span className="block text-quiet">{tried.why}</span>
+        </>
+      ) : (
+        <span className="text-quiet">what if: {moved}</span>
+      )}
+    </span>
+  );
+}
+
+/** The rack hold of the session, what was done of it, and the next one. */
+export function HoldRow({
+  view,
+  hold,
+  open,
+  onOpen,
+}: {
+  view: CallsView;
+  hold: HoldPrescription;
+  open: boolean;
+  onOpen: () => void;
+}): ReactElement {
+  const unit = useUnit();
+  const next = view.nextHold;
+  return (
+    <section aria-label={HOLD_KINDS_BY_ID[hold.kind].name} className="mb-4">
+      <h2 className="border-b-2 border-verdigris pb-1 text-xl text-verdigris">
+        {HOLD_KINDS_BY_ID[hold.kind].name}, after the main lifts
+      </h2>
+      {hold.barred ? (
+        <Row open={open} onOpen={onOpen} plain>
+          <Caution stop>No hold today. {hold.barred.text}</Caution>
+        </Row>
+      ) : (
+        <Row open={open} onOpen={onOpen}>
+          <span className="label">
+            {hold.sets} × {hold.seconds} s
+          </span>
+          <span className="figures text-2xl font-semibold">{load(hold.load, unit)}</span>
+          <span className={ROW_PLATES}>
+            <BarDrawing loading={hold.loading} height={44} />
+          </span>
+          <span className={ROW_CALL}>
+            <GripMark choice={hold.grip} {...(hold.sideUnder && { sideUnder: hold.sideUnder })} size={28} />
+            <span>
+              <b>
+                {GRIP_NAMES[hold.grip]}
+                {hold.sideUnder && `, ${hold.sideUnder} under`}
+              </b>
+              , {HOLD_CHANGE_NAMES[hold.change]}; rest {hold.rest[0] / 60}–{hold.rest[1] / 60} min
+            </span>
+          </span>
+          <span className="figures text-right text-lg @4xl:text-left">
+            {percent(hold.probability)} to reach it
+          </span>
+        </Row>
+      )}
+      {view.holdsDone.map((done, i) => (
+        <p key={done.id} className="flex items-baseline gap-3 border-b border-rule px-1 py-1.5">
+          <span className="label w-[4.5rem]">hold {i + 1}</span>
+          <span className="figures text-xl">{load(done.load, unit)}</span>
+          <span>
+            held <b className="figures text-xl">{done.seconds.toFixed(1)} s</b> of {done.target} s,{' '}
+            {done.ended === 'slipped' ? 'slipped' : 'put down'}
+          </span>
+        </p>
+      ))}
+      {next && !next.barred && (
+        <p className="px-1 py-2 text-verdigris">
+          Next time: <b className="figures text-xl">{formatMass(next.load, unit)}</b>,{' '}
+          {HOLD_CHANGE_NAMES[next.change]}. {next.why[0]?.text}
+        </p>
+      )}
+    </section>
+  );
+}

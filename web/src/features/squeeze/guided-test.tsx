@@ -1,0 +1,225 @@
+import { SIDES, type Side } from '@iron-clasp/core';
+import type {
+  SentTrace,
+  SentTrial,
+  SqueezeProtocolView,
+  SqueezeSource,
+  SqueezeTestRequest,
+} from '@iron-clasp/contract';
+import { useEffect, useRef, useState, type FormEvent, type ReactElement } from 'react';
+import { Button } from '../../ui/button.tsx';
+import { Choices } from '../../ui/choices.tsx';
+import { Field } from '../../ui/field.tsx';
+import { typedNumber } from '../../ui/figures.ts';
+import { Pick } from '../../ui/pick.tsx';
+import { Caution, Failed } from '../../ui/states.tsx';
+import { DeviceTrial } from './device-trial.tsx';
+import { FileTrial } from './file-trial.tsx';
+import { protocolWords, restLeft, testOrder } from './test-order.ts';
+import { clockNow } from '../../data/clock.ts';
+import { useKeepTest } from '../../data/squeeze/squeeze.ts';
+
+interface DoneTrial {
+  readonly sent: SentTrial;
+  /** As read on this device, kgf. */
+  readonly peak: number;
+  readonly at: number;
+}
+
+interface GuidedTestProps {
+  readonly lifterId: string;
+  readonly protocols: readonly SqueezeProtocolView[];
+  readonly onClose: () => void;
+}
+
+/** A test trial by trial: which hand, how long it rests, and the figure typed in, from a file, or live. */
+export function GuidedTest({ lifterId, protocols, onClose }: GuidedTestProps): ReactElement {
+  const [chosen, setChosen] = useState(0);
+  const [source, setSource] = useState<SqueezeSource>('hand');
+  const [done, setDone] = useState<readonly DoneTrial[]>([]);
+  const [hand, setHand] = useState<Side>('left');
+  const [note, setNote] = useState('');
+  const keep = useKeepTest(lifterId);
+  const id = useRef(crypto.randomUUID());
+  const { protocol, contractions, id: protocolId } = protocols[chosen]!;
+  const asked = testOrder(protocol);
+  const next = contractions ? { hand, trial: 1 } : asked[done.length];
+  const begun = done.length > 0;
+
+  const body = (more: Partial<SqueezeTestRequest>): SqueezeTestRequest => ({
+    ...(protocolId && { protocolId }),
+    protocol,
+    trials: done.map((each) => each.sent),
+    source,
+    testedAt: clockNow().toISOString(),
+    ...(note.trim() && { note: note.trim() }),
+    ...more,
+  });
+  const send = (more: Partial<SqueezeTestRequest> = {}): void =>
+    keep.mutate({ id: id.current, body: body(more) }, { onSuccess: onClose });
+  const add = (sent: SentTrial, peak: number): void =>
+    setDone([...done, { sent, peak, at: performance.now() }]);
+  const onTrace = (trace: SentTrace, peak: number): void => {
+    if (contractions) send({ trials: [], contractions: { hand, protocol: contractions, trace } });
+    else add({ hand: next!.hand, trace }, peak);
+  };
+
+  return (
+    <section aria-label="Squeeze test" className="grid gap-4 border-y-2 border-ink py-4">
+      <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
+        <Pick
+          label="Protocol"
+          value={String(chosen)}
+          onChange={(value) => !begun && setChosen(Number(value))}
+          options={protocols.map((each, i) => [String(i), each.name] as const)}
+        />
+        <Choices
+          legend="Figures come"
+          value={contractions && source === 'hand' ? 'device' : source}
+          onChange={setSource}
+          options={[
+            ...(contractions ? [] : [['hand', 'typed in'] as const]),
+            ['device', 'live from a dynamometer'],
+            ['file', 'from a trace file'],
+          ]}
+        />
+        {contractions && (
+          <Choices
+            legend="Hand"
+            value={hand}
+            onChange={setHand}
+            options={SIDES.map((side) => [side, side] as const)}
+          />
+        )}
+      </div>
+      <p className="text-quiet">
+        {contractions
+          ? `${contractions.count} squeezes of ${contractions.on} s with ${contractions.off} s between, all out from the first.`
+          : `${protocolWords(protocol)}.`}{' '}
+        Only tests done the same way are compared.
+      </p>
+      {begun && (
+        <ol aria-label="Trials so far" className="flex flex-wrap gap-x-6 gap-y-1">
+          {done.map((each, i) => (
+            <li key={i} className="figures text-xl">
+              <span className="text-quiet">{each.sent.hand}</span> {each.peak.toFixed(1)}
+            </li>
+          ))}
+        </ol>
+      )}
+      {next ? (
+        <div className="grid gap-3">
+          <h2 className="text-3xl first-letter:uppercase">
+            {contractions
+              ? `${hand} hand, all the way`
+              : `${next.hand} hand, trial ${next.trial} of ${protocol.trials}`}
+          </h2>
+          {!contractions && <Rest hand={next.hand} done={done} rest={protocol.rest} />}
+          {contractions && source !== 'file' ? (
+            <DeviceTrial key="contractions" hand={hand} contractions={contractions} onTrace={onTrace} />
+          ) : source === 'hand' ? (
+            <TypedTrial
+              key={done.length}
+              hand={next.hand}
+              onForce={(force) => add({ hand: next.hand, force }, force)}
+            />
+          ) : source === 'device' ? (
+            <DeviceTrial hand={next.hand} contractions={null} onTrace={onTrace} />
+          ) : (
+            <FileTrial key={done.length} whole={contractions !== null} onTrace={onTrace} />
+          )}
+        </div>
+      ) : (
+        <p className="text-xl">All trials are done.</p>
+      )}
+      <Caution>Stop on sharp pain, numbness or dizziness. Breathe: no holding of breath.</Caution>
+      {keep.error && <Failed error={keep.error} retry={() => send()} />}
+      <Field
+        label="Note"
+        value={note}
+        maxLength={500}
+        onChange={(event) => setNote(event.target.value)}
+        className="max-w-xl"
+      />
+      <div className="flex flex-wrap gap-2">
+        {!contractions && (
+          <Button
+            look="action"
+            className="min-h-12 px-5"
+            disabled={!begun || keep.isPending}
+            onClick={() => send()}
+          >
+            {next ? 'Keep what there is' : 'Keep the test'}
+          </Button>
+        )}
+        <Button className="min-h-12 px-5" disabled={!begun} onClick={() => setDone(done.slice(0, -1))}>
+          Undo the last trial
+        </Button>
+        <Button look="quiet" onClick={onClose}>
+          {begun ? 'Throw it away' : 'Close'}
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+function TypedTrial({ hand, onForce }: { hand: Side; onForce: (force: number) => void }): ReactElement {
+  const [text, setText] = useState('');
+  const [error, setError] = useState<string>();
+  const input = useRef<HTMLFormElement>(null);
+  useEffect(() => input.current?.querySelector('input')?.focus(), []);
+  const submit = (event: FormEvent): void => {
+    event.preventDefault();
+    const force = typedNumber(text);
+    if (!(force > 0 && force <= 150))
+      setError('A score from above 0 to 150 kgf. Newtons are divided by 9.81, pounds by 2.205.');
+    else onForce(force);
+  };
+  return (
+    <form ref={input} onSubmit={submit} noValidate className="flex flex-wrap items-start gap-3">
+      <Field
+        label={`Score, ${hand} hand`}
+        unit="kgf"
+        inputMode="decimal"
+        value={text}
+        error={error}
+        onChange={(event) => {
+          setText(event.target.value);
+          setError(undefined);
+        }}
+        className="w-64"
+      />
+      <Button type="submit" look="action" className="mt-6 min-h-11 px-5">
+        Next
+      </Button>
+    </form>
+  );
+}
+
+/** What is left of a hand's rest; it holds nobody back. */
+function Rest({
+  hand,
+  done,
+  rest,
+}: {
+  hand: Side;
+  done: readonly DoneTrial[];
+  rest: number;
+}): ReactElement | null {
+  const [now, setNow] = useState(() => performance.now());
+  useEffect(() => {
+    const timer = setInterval(() => setNow(performance.now()), 250);
+    return () => clearInterval(timer);
+  }, []);
+  const left = restLeft(
+    hand,
+    done.map((each) => ({ hand: each.sent.hand, at: each.at })),
+    rest,
+    now,
+  );
+  return (
+    <p role="timer" className={left > 0 ? 'figures text-xl text-quiet' : 'figures text-xl text-verdigris'}>
+      {left > 0 ? `rest ${left} s` : 'ready'}
+    </p>
+  );
+}

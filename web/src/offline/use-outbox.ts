@@ -1,0 +1,123 @@
+import { notifyManager, useQueryClient } from '@tanstack/react-query';
+import type { CallsView } from '@iron-clasp/contract';
+import { useCallback, useEffect, useSyncExternalStore } from 'react';
+import { keys } from '../data/keys.ts';
+import { afterPaint } from '../ui/after-paint.ts';
+import { useAccount } from '../data/session/account.ts';
+import { ApiError, ask } from '../data/client.ts';
+import { Outbox, OUTBOX_KEY, type Waiting } from './outbox.ts';
+import { keepCalls } from '../data/training/calls.ts';
+import { signedOut } from '../data/session/query-client.ts';
+
+export const outbox = new Outbox(window.localStorage);
+
+/** The sending under way: one for the whole page. */
+let sending: Promise<void> | null = null;
+
+/** How often waiting entries are tried again while the page is open. */
+const RETRY_MS = 4000;
+
+/** The entries of the signed-in account that wait, oldest first. */
+export function useWaiting(): readonly Waiting[] {
+  const accountId = useAccount()?.id;
+  const all = useSyncExternalStore(outbox.subscribe, outbox.all);
+  return all.filter((entry) => entry.accountId === accountId);
+}
+
+/** Those of one session; whoever follows it is drawn anew only where one of them changes. */
+export function useWaitingOf(sessionId: string): readonly Waiting[] {
+  const accountId = useAccount()?.id ?? '';
+  return useSyncExternalStore(outbox.subscribe, () => outbox.of(sessionId, accountId));
+}
+
+/** Does what waits live in this page only, since the device has no room? */
+export function useUnsaved(): boolean {
+  return useSyncExternalStore(outbox.subscribe, outbox.unsaved);
+}
+
+/** Sends what waits of an account, by itself: mounted once, where somebody is signed in. */
+export function useSending(accountId: string): void {
+  const client = useQueryClient();
+  const unsent = useSyncExternalStore(outbox.subscribe, () =>
+    outbox.all().some((entry) => entry.accountId === accountId && !entry.refused),
+  );
+
+  const send = useCallback((): Promise<void> => {
+    const next = (): Waiting | undefined =>
+      outbox.all().find((entry) => entry.accountId === accountId && !entry.refused);
+    const work = async (): Promise<void> => {
+      // In order, one at a time; what cannot be sent now stays for the next try.
+      for (let entry = next(); entry; entry = next()) {
+        try {
+          const view = await sendOne(entry);
+          // What the server has is known before the entry is let go: in between, nothing looks undone.
+          keepCalls(client, view);
+          await told();
+          outbox.acknowledge(entry);
+          // What opens a session is part of what it is called from: the floor is read anew, and before anything else is
+          // sent, else its answer would be older than that of a later set, and the lane would fall back.
+          if (entry.kind === 'hands' || entry.kind === 'squeeze')
+            await client.invalidateQueries({ queryKey: keys.training(entry.sessionId, 'floor') });
+        } catch (error) {
+          if (!(error instanceof ApiError) || error.passing) return;
+          // Not refused, only not now: after signing in, or with a fresh token, it goes through.
+          if (error.status === 401 || error.code === 'stale-page') return signedOut(client);
+          outbox.refuse(entry.id, error.message, error.other);
+        }
+      }
+    };
+    sending ??= work().finally(() => (sending = null));
+    return sending;
+  }, [accountId, client]);
+
+  useEffect(() => {
+    if (!unsent) return;
+    // What was tapped is painted before it is sent.
+    const callOff = afterPaint(() => void send());
+    const timer = setInterval(() => void send(), RETRY_MS);
+    const now = (): void => void send();
+    window.addEventListener('online', now);
+    return () => {
+      callOff();
+      clearInterval(timer);
+      window.removeEventListener('online', now);
+    };
+  }, [unsent, send]);
+
+  useEffect(() => {
+    const other = (event: StorageEvent): void => {
+      if (event.key !== OUTBOX_KEY) return;
+      outbox.refresh();
+      // What another tab has sent is on the server now.
+      void client.invalidateQueries({ queryKey: ['training'] });
+    };
+    window.addEventListener('storage', other);
+    return () => window.removeEventListener('storage', other);
+  }, [client]);
+}
+
+/** Until every page that shows the answer was told of it: queries tell theirs a task later, the outbox at once. */
+const told = (): Promise<void> => new Promise((resolve) => notifyManager.schedule(() => resolve()));
+
+async function sendOne(entry: Waiting): Promise<CallsView> {
+  const { id, sessionId } = entry;
+  if (entry.kind === 'hands') {
+    await ask('PUT', `/lifters/${entry.lifterId}/hands-checks/${id}`, entry.body);
+    return ask<CallsView>('GET', `/sessions/${sessionId}/calls`);
+  }
+  if (entry.kind === 'squeeze') {
+    await ask('PUT', `/lifters/${entry.lifterId}/squeeze-tests/${id}`, entry.body);
+    return ask<CallsView>('GET', `/sessions/${sessionId}/calls`);
+  }
+  if (entry.kind === 'easing') {
+    await ask('PUT', `/squeeze-tests/${entry.testId}/easing`, entry.body);
+    return ask<CallsView>('GET', `/sessions/${sessionId}/calls`);
+  }
+  const kind = `${entry.kind}s` as const;
+  if (entry.body) return ask<CallsView>('PUT', `/sessions/${sessionId}/${kind}/${id}`, entry.body);
+  await ask('DELETE', `/${kind}/${id}`).catch((error: unknown) => {
+    // It never arrived: there is nothing to take back.
+    if (!(error instanceof ApiError && error.status === 404)) throw error;
+  });
+  return ask<CallsView>('GET', `/sessions/${sessionId}/calls`);
+}
