@@ -59,7 +59,7 @@ async function takeAll(driver, { url }) {
   await open(`${sheet}/ramp`, 'section[aria-label="Ramp and volume"] svg');
   await shoot('ramp');
   await open(`${sheet}/program`, 'section[aria-label="Coming sessions"]');
-  await click('//button[contains(., "Write a session")]');
+  await click('//button[contains(., "New session")]');
   const line = await driver.wait(until.elementLocated(By.css('input[aria-label="Line 1: sets"]')), 20_000);
   await line.sendKeys('ramp top 2x1 @ 91%\n');
   const second = await driver.wait(until.elementLocated(By.css('input[aria-label="Line 2: sets"]')), 20_000);
@@ -101,7 +101,7 @@ async function takeAll(driver, { url }) {
   await setSize(driver, 820, 1180);
   await driver.executeScript('window.scrollTo(0, 0)');
   await shoot('tablet-floor', [820, 1180]);
-  await click('//button[.="Take the new call"]');
+  await click('//button[.="Accept new call"]');
   await click('//button[contains(., "To the hold")]');
   await click('//button[.="Start"]');
   const clock = async () => Number(await driver.findElement(By.css('section [role=timer]')).getText());

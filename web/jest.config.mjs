@@ -1,3 +1,23 @@
 import { preset } from '../jest.preset.mjs';
 
-export default preset('web', import.meta.dirname);
+const base = preset('web', import.meta.dirname);
+const [[files, [transformer, options]]] = Object.entries(base.transform);
+
+/** Component tests (.test.tsx) ask for a page of their own in their first line; the rest computes without one. */
+export default {
+  ...base,
+  testMatch: [...base.testMatch, '<rootDir>/**/*.test.tsx'],
+  transform: {
+    [files]: [
+      transformer,
+      {
+        ...options,
+        jsc: {
+          ...options.jsc,
+          parser: { ...options.jsc.parser, tsx: true },
+          transform: { ...options.jsc.transform, react: { runtime: 'automatic' } },
+        },
+      },
+    ],
+  },
+};

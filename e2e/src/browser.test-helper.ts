@@ -93,20 +93,27 @@ export class Page {
     return this.driver.findElements(By.css(css)).then((found) => found.length);
   }
 
-  /** A button or link by its words. */
-  async named(words: string): Promise<WebElement> {
-    const xpath = `//*[self::button or self::a or self::summary][contains(normalize-space(.), "${words}") or @aria-label="${words}"]`;
-    const found = await this.driver.wait(
-      until.elementLocated(By.xpath(xpath)),
+  /** A button or link by its words: one that says just this before one that says more. */
+  async named(words: string, within = ''): Promise<WebElement> {
+    const inside = within && `//*[@aria-label="${within}"]`;
+    const any = `${inside}//*[self::button or self::a or self::summary]`;
+    const exact = By.xpath(`${any}[normalize-space(.)="${words}" or @aria-label="${words}"]`);
+    const part = By.xpath(`${any}[contains(normalize-space(.), "${words}")]`);
+    const look = async (): Promise<WebElement | undefined> =>
+      (await this.driver.findElements(exact))[0] ?? (await this.driver.findElements(part))[0];
+    await this.driver.wait(
+      async () => (await look()) !== undefined,
       PATIENCE,
       `no button or link "${words}"`,
       LOOK,
     );
+    const found = (await look())!;
     return this.driver.wait(until.elementIsVisible(found), PATIENCE, `"${words}" is not visible`, LOOK);
   }
 
-  async click(words: string): Promise<void> {
-    await steady(async () => (await this.named(words)).click());
+  /** Clicks a button or link by its words, in the part of the page of that name where others say the same. */
+  async click(words: string, within?: string): Promise<void> {
+    await steady(async () => (await this.named(words, within)).click());
   }
 
   /** Presses what has no words of its own: an option, a label, a zone of a drawing. */
@@ -134,6 +141,27 @@ export class Page {
       await field.clear();
       await field.sendKeys(words);
     });
+  }
+
+  /** A list that folds out, by its label. */
+  list(label: string): Promise<WebElement> {
+    const xpath = `//button[@role="combobox"][@aria-label="${label}" or @id=//label[starts-with(normalize-space(.), "${label}")]/@for]`;
+    return this.driver.wait(until.elementLocated(By.xpath(xpath)), PATIENCE, `no list "${label}"`, LOOK);
+  }
+
+  /** Chooses one of a list that folds out, by its words or its place, counted from 1. */
+  async pick(label: string, which: string | number): Promise<void> {
+    await steady(async () => (await this.list(label)).click());
+    const test = typeof which === 'number' ? `[${which}]` : `[normalize-space(.)="${which}"]`;
+    await this.press(By.xpath(`(//*[@role="option"])${test}`));
+    await this.until(async () => (await this.count('[role=option]')) === 0, `the list "${label}" to close`);
+  }
+
+  /** Ticks or unticks a box by its words. */
+  check(words: string): Promise<void> {
+    return this.press(
+      By.xpath(`//label[@for=//button[@role="checkbox"]/@id][contains(normalize-space(.), "${words}")]`),
+    );
   }
 
   async keys(...keys: string[]): Promise<void> {

@@ -15,26 +15,26 @@ it('a coach brushes a bar, adds a venue, is shown what cannot be used, and a ses
   await page.says(/brushing is due: [1-9]\d* chalked sets/, 'section[aria-label="Bars"]');
   await page.click('Power bar is brushed');
   await page.says(/0 chalked sets of 300/, 'section[aria-label="Bars"] li');
-  await page.click('Add a venue');
+  await page.click('New venue');
   await page.find('form[aria-label="Venue"]');
   expect(await page.accessibility()).toEqual([]);
   await page.type('Diameter', '2.9');
   await page.type('Name', 'Net loft');
-  await page.click('Save the venue');
+  await page.click('Save');
   await page.says(/Must be a number from 15 to 90/, 'form[aria-label="Venue"]');
   await page.type('Diameter', '28.5');
-  await page.click('Save the venue');
+  await page.click('Save');
   await page.at(/^\/kit\/[0-9a-f-]+$/);
   await page.says('Net loft', 'nav[aria-label="Venues"]');
   // One pair of each plate: a heavy session does not go there, and the editor says so with the mend.
   await page.openLifter('Teodor Vance');
   await page.click('Program');
-  await page.click('Write a session');
+  await page.click('New session');
   await page.find('form[aria-label="Session"]');
-  await page.press(By.xpath('//select/option[.="Net loft"]'));
+  await page.pick('Venue', 'Net loft');
   await (await page.find('input[aria-label="Line 1: sets"]')).sendKeys('top 1x1 @ 250kg');
   await page.says(/more than the plates of Net loft make.*borrow plates/s);
-  await page.click('Leave it');
+  await page.click('Cancel');
 }, 240_000);
 
 it('repeats a week, is told of a week that is taken, clears it, and takes a session off and back', async () => {
@@ -54,13 +54,13 @@ it('repeats a week, is told of a week that is taken, clears it, and takes a sess
   );
   // The first week fills the gap it left.
   await page.press(By.xpath('(//button[.="repeat"])[1]'));
-  await page.press(By.xpath('//option[.="1 week"]'));
+  await page.pick('Write it into the next', '1 week');
   await page.click('Repeat the week');
   await page.until(
     async () => (await page.driver.findElements(weeks)).length === before,
     'the repeated week',
   );
-  const last = By.xpath('(//button[starts-with(@aria-label, "Take off ")])[last()]');
+  const last = By.xpath('(//button[starts-with(@aria-label, "Remove ")])[last()]');
   const words = (await page.driver.findElement(last).getAttribute('aria-label'))!;
   await page.press(last);
   await page.says(/is off the program/);
@@ -80,15 +80,15 @@ it('copies a school, adjusts it, and lets a lifter follow the copy', async () =>
   await page.find('form[aria-label="School"]');
   expect(await page.accessibility()).toEqual([]);
   await page.type('Seconds', 'long');
-  await page.click('Keep the copy');
+  await page.click('Save');
   await page.says(/hold\.seconds must be a number above 0/, 'form[aria-label="School"]');
   await page.type('Seconds', '25');
-  await page.click('Keep the copy');
+  await page.click('Save');
   await page.says('Bare hands, ours', 'section[aria-label="Our own copies"]');
   await page.openLifter('Bram Oosterhuis');
   await page.click('Profile');
   await page.find('form[aria-label="Profile"]');
-  await page.press(By.xpath('//option[.="Bare hands, ours (ours)"]'));
+  await page.pick('School', 'Bare hands, ours (ours)');
   await page.click('Save');
   await page.says('Saved.');
   await page.says(/school: Bare hands → Bare hands, ours/, 'section[aria-label="What was changed"]');
@@ -114,7 +114,7 @@ it('shares a lifter’s week by a link that a stranger reads, and takes it back'
     expect(
       await stranger.driver.executeScript('return document.documentElement.scrollWidth - window.innerWidth'),
     ).toBeLessThanOrEqual(0);
-    await page.click('Take it back');
+    await page.click('Remove', 'Who else sees this');
     await page.says(/taken back/);
     await stranger.driver.navigate().refresh();
     await stranger.says(/Ask your coach for a new one/);

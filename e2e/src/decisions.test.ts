@@ -9,7 +9,7 @@ beforeAll(async () => {
 afterAll(() => page.close());
 
 const choose = async (label: string, within: string): Promise<void> => {
-  const xpath = `//*[@aria-label="${within}"]//label[normalize-space(.)="${label}"]`;
+  const xpath = `//*[@aria-label="${within}"]//button[@role="radio"][normalize-space(.)="${label}"]`;
   await page.press(By.xpath(xpath));
 };
 const openRow = async (words: string): Promise<void> => {
@@ -40,7 +40,7 @@ it('a coach decides against a call, sees it kept with the reason, and takes it b
   await page.driver.navigate().refresh();
   await page.says(/straps, .*\(coach\)/);
   await openRow('(coach)');
-  await page.click('Take it back');
+  await page.click('Undo');
   await page.says('The call stands as it is.', drawer);
   await page.click('Earlier decisions (1)');
   await page.says(/taken back by Maren Solvik/, drawer);
@@ -62,7 +62,7 @@ it('what if: other chalk beside the real calls, by key, and nothing saved', asyn
   await page.says('Deadlift, heavy');
   await page.keys('w');
   await page.find('section[aria-label="What if"]');
-  await page.press(By.xpath('//section[@aria-label="What if"]//option[.="no chalk"]'));
+  await page.pick('chalk', 'no chalk');
   await page.says(/Tried no chalk: \d+ lines? would change\. Nothing is saved\./);
   await page.says(/what if:/);
   expect(await page.accessibility()).toEqual([]);
@@ -83,29 +83,24 @@ it('what if: another gym, a thicker bar, the meet’s rules, hurt hands, each be
   await page.keys('w');
   const panel = 'section[aria-label="What if"]';
   await page.find(panel);
-  const attempt = async (option: string): Promise<void> => {
-    const xpath = `//section[@aria-label="What if"]//option[normalize-space(.)="${option}"]`;
-    await page.press(By.xpath(xpath));
-  };
   const back = async (label: string): Promise<void> => {
-    const xpath = `//section[@aria-label="What if"]//label[starts-with(normalize-space(.), "${label}")]//option[1]`;
-    await page.press(By.xpath(xpath));
+    await page.pick(label, 1);
     await page.says('Choose what to try', panel);
   };
-  await attempt('Harbour hotel gym');
+  await page.pick('What if at', 'Harbour hotel gym');
   await page.says(/Tried at Harbour hotel gym: \d+ lines would change/, panel);
   await back('What if at');
   // A bar that the hand hardly closes on holds less: some row says how much.
-  await attempt('38 mm');
+  await page.pick('bar', '38 mm');
   await page.says(/Tried a 38 mm bar/, panel);
   await page.says(/what if: .*\d+ %/);
   await back('bar');
-  await page.press(By.css(`${panel} input[type=checkbox]`));
+  await page.check('rules of Lantern Cup');
   await page.says(/Tried by the rules of Lantern Cup/, panel);
   await page.says(/what if: mixed.*\n.*Lantern Cup: the rulebook bars straps/);
-  await page.press(By.css(`${panel} input[type=checkbox]`));
+  await page.check('rules of Lantern Cup');
   await page.says('Choose what to try', panel);
-  await attempt('right: biceps pain 5');
+  await page.pick('hands', 'right: biceps pain 5');
   await page.says(/Tried with other hands/, panel);
   await page.says(/what if: .*left under/);
   expect(await page.accessibility()).toEqual([]);
@@ -123,11 +118,11 @@ it('a hands check by keyboard changes the calls at once and says which; the same
   );
   await page.driver.executeScript('arguments[0].focus()', thumb);
   await page.keys(' ');
-  const torn = '//section[@aria-label="Hands check"]//label[normalize-space(.)="torn"]';
+  const torn = '//section[@aria-label="Hands check"]//button[@role="radio"][normalize-space(.)="torn"]';
   await page.press(By.xpath(torn));
   await page.says(/palm skin\s*torn/, 'ul[aria-label="left hand, zone by zone"]');
   expect(await page.accessibility()).toEqual([]);
-  await page.click('Keep the check');
+  await page.click('Save');
   await page.says(/Kept: \d+ lines? called anew/);
   await page.says(/straps, .* instead of/);
   await page.says(/left callus torn/, 'section[aria-label="Earlier checks"]');
@@ -136,6 +131,6 @@ it('a hands check by keyboard changes the calls at once and says which; the same
   await page.says('Kept: no call changed');
   // Healed again for those who come after.
   await page.press(By.xpath(torn.replace('"torn"', '"sound"')));
-  await page.click('Keep the check');
+  await page.click('Save');
   await page.says(/Kept: \d+ lines? called anew/);
 }, 240_000);

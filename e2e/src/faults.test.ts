@@ -10,6 +10,9 @@ const WEB = join(import.meta.dirname, '..', '..', 'web', 'dist');
 let server: OwnServer;
 let page: Page;
 let session: string;
+/** Is the application kept on the device for times without a network? */
+const KEPT =
+  'return Boolean(navigator.serviceWorker.controller) && caches.keys().then((names) => names.some((name) => name.includes("files")))';
 beforeAll(async () => {
   server = await OwnServer.withOwnPostgres();
   page = await Page.open({ width: 390, height: 844 }, server.url);
@@ -17,6 +20,7 @@ beforeAll(async () => {
   session = await server.sessionOf('Teodor Vance', 'Deadlift, heavy');
   await page.go(`/floor/${session}`);
   await page.find('section[aria-label="The set"]');
+  await page.until(() => page.driver.executeScript<boolean>(KEPT), 'the application to be kept');
 }, 180_000);
 afterAll(async () => {
   await page.close();
@@ -40,9 +44,6 @@ it('PostgreSQL stopped in mid-session: sets wait, and go through once it is back
 }, 240_000);
 
 it('an upgrade while offline: the old page’s sets are taken, and the prompt waits for a running clock', async () => {
-  const kept =
-    'return Boolean(navigator.serviceWorker.controller) && caches.keys().then((names) => names.some((name) => name.includes("files")))';
-  await page.until(() => page.driver.executeScript<boolean>(kept), 'the application to be kept');
   const newer = temporaryFolder('iron-clasp-newer-');
   cpSync(WEB, newer, { recursive: true });
   const worker = join(newer, 'sw.js');
@@ -73,7 +74,7 @@ it('an upgrade while offline: the old page’s sets are taken, and the prompt wa
     // Counted in or held, the clock is stopped by the lifter, not by the update.
     await page.click(await (await page.find('section[aria-label="The hold"] button')).getText());
     await page.says('A newer version is ready');
-    await page.click('Take it');
+    await page.click('Update now');
     await page.until(
       () =>
         page.driver.executeScript<boolean>(

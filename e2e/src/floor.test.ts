@@ -75,15 +75,17 @@ it('a slip on a top single calls the next one anew; taken, it stands; undone, th
   await page.says(/would change/, 'section[aria-label="Called anew"]');
   await page.says(/slipped today at this load/, 'section[aria-label="Called anew"]');
   expect(await page.accessibility()).toEqual([]);
-  await page.click('Take the new call');
+  await page.click('Accept new call');
   await page.until(async () => (await page.count('section[aria-label="Called anew"]')) === 0, 'the decision');
   expect(await page.text('section[aria-label="The set"]')).not.toBe(called);
 
   // More is said of the slip: why, pain, confidence; in taps.
-  await page.click('Say more of it');
+  await page.click('Add details');
   await page.click('Confidence before it 2');
   await page.click('Pain 3');
-  await page.press({ xpath: '(//fieldset[contains(., "likeliest first")]//label)[2]' });
+  await page.press({
+    xpath: '(//*[@role="radiogroup"][@aria-labelledby=//p[contains(., "likeliest first")]/@id]//button)[2]',
+  });
   expect(await page.accessibility()).toEqual([]);
   await page.click('Log it');
   await page.until(async () => !/waiting/.test(await page.text()), 'it to be sent');
@@ -104,16 +106,16 @@ it('a slip on a top single calls the next one anew; taken, it stands; undone, th
 }, 180_000);
 
 it('the log is narrowed, and an entry put right keeps its first value', async () => {
-  await page.press({ xpath: '//label[contains(., "slips only")]/input' });
+  await page.press({ xpath: '//label[contains(., "slips only")]' });
   await page.until(async () => /slipped=yes/.test(await page.driver.getCurrentUrl()), 'the filter');
   await page.find('section li button');
   await page.press({ css: 'section li button' });
   await page.type('Repetitions', '0');
-  await page.click('Put it right');
+  await page.click('Save');
   await page.says(/at least one repetition/);
   await page.type('Repetitions', '1');
   await page.type('Load', '130');
-  await page.click('Put it right');
+  await page.click('Save');
   await page.says(/put right by Maren Solvik.*it was load/s);
 }, 180_000);
 
@@ -146,6 +148,13 @@ it('a lifter alone counts in ten seconds, holds, and puts a late tap right', asy
     const was = Number(/: (\d+\.\d) s/.exec(await last())![1]);
     await own.click('last + 1 s');
     await own.until(async () => (await last()).includes(`${(was + 1).toFixed(1)} s`), 'the second more');
+    expect(await holds()).toBe(before + 1);
+    // Undone, the hold is as long as it was; undone once more, it is gone.
+    await own.click('Undo');
+    await own.until(
+      async () => (await last()).includes(`${was.toFixed(1)} s`),
+      'the second to be taken back',
+    );
     expect(await holds()).toBe(before + 1);
     await own.click('Undo');
     await own.until(async () => (await holds()) === before, 'the hold to be taken back');

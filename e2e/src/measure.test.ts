@@ -47,21 +47,21 @@ describe('holds', () => {
     await within('Next holds', 'Behind-back hold');
     await press('Next holds', 'Accept');
     await within('Next holds', 'accepted by Maren Solvik');
-    await press('Next holds', 'Undo the decision');
-    await press('Next holds', 'Change');
+    await press('Next holds', 'Undo');
+    await press('Next holds', 'Edit');
     await page.type('Load', '150');
-    await press('Next holds', 'Keep the change');
+    await press('Next holds', 'Save');
     await page.says('Say why in 3 to 300 characters');
     await page.type('Why', 'medley on Saturday');
-    await press('Next holds', 'Keep the change');
+    await press('Next holds', 'Save');
     await within('Next holds', 'at 150 kg');
     await within('Next holds', 'Changed by Maren Solvik: medley on Saturday');
-    await press('Next holds', 'Undo the decision');
+    await press('Next holds', 'Undo');
     await press('Next holds', 'Skip');
     await page.type('Why', 'event the day after');
     await press('Next holds', 'Skip it');
     await within('Next holds', 'Skipped by Maren Solvik: event the day after');
-    await press('Next holds', 'Undo the decision');
+    await press('Next holds', 'Undo');
     await page.named('Accept');
     await isAccessible();
   }, 240_000);
@@ -71,11 +71,7 @@ describe('holds', () => {
     const blocks = async (): Promise<HoldsView> =>
       (await page.api<HoldsView>('GET', `/lifters/${id}/holds`)).body;
     await press('Hold blocks', 'A block of our own');
-    const pick = async (label: string, value: string): Promise<void> => {
-      const select = await page.driver.findElement(By.xpath(`//label[span[contains(., "${label}")]]/select`));
-      await select.findElement(By.css(`option[value="${value}"]`)).click();
-    };
-    await pick('Weeks', '2');
+    await page.pick('Weeks', '2');
     await press('Hold blocks', 'Place the block');
     await within('Hold blocks', '2 weeks, 2 holds to come');
     const before = (await blocks()).blocks.at(-1)!;
@@ -86,7 +82,7 @@ describe('holds', () => {
       async () => (await blocks()).blocks.find((block) => block.id === before.id)!.from > before.from,
       'the block a week later',
     );
-    await press('Hold blocks', 'Take off');
+    await press('Hold blocks', 'Remove');
     await page.until(
       async () => !(await page.text()).includes('2 weeks, 2 holds to come'),
       'the block to be off',
@@ -97,7 +93,7 @@ describe('holds', () => {
   it('a hold is planned after a session’s lifts, where the venue has the kit, and taken out', async () => {
     const id = await open('Ruth Calloway', 'holds');
     await within('Plan a hold', 'After the lifts of');
-    await press('Plan a hold', 'Put it there');
+    await press('Plan a hold', 'Add the hold');
     await page.until(
       async () =>
         (await page.api<HoldsView>('GET', `/lifters/${id}/holds`)).body.planned.some(
@@ -105,7 +101,7 @@ describe('holds', () => {
         ),
       'the hold to be planned',
     );
-    await press('Next holds', 'Take out');
+    await press('Next holds', 'Remove');
   }, 180_000);
 
   it('the week says what is missing, what would fill it, and which rule clashes', async () => {
@@ -119,7 +115,7 @@ describe('holds', () => {
 describe('the curve', () => {
   it('answers how long and what load, by slider and along the axis, and reads its points by keyboard', async () => {
     await open('Teodor Vance', 'curve');
-    const slider = await page.find('section[aria-label="Ask the curve"] input');
+    const slider = await page.find('section[aria-label="Ask the curve"] [role=slider]');
     await page.driver.executeScript('arguments[0].focus()', slider);
     await page.keys(Key.ARROW_RIGHT);
     await page.says(/as often as not, .* nine times in ten/, 'section[aria-label="Ask the curve"]');
@@ -137,7 +133,7 @@ describe('the curve', () => {
     await page.driver.executeScript('arguments[0].focus()', group);
     await page.keys(Key.ARROW_RIGHT);
     await page.says(/days ago \d+ · load/, 'section[aria-label="Clasp curve"]');
-    await (await page.find('section[aria-label="Clasp curve"] input[type=checkbox]')).click();
+    await (await page.find('section[aria-label="Clasp curve"] button[role=checkbox]')).click();
     await page.says('seconds held', 'section[aria-label="Clasp curve"]');
     await within('How the curve moved', 'holds and sets');
     await page.click('What the curve is, and what it cannot know');
@@ -164,7 +160,7 @@ describe('squeeze', () => {
       if (score === 'many') await page.says('A score from above 0 to 150 kgf');
     }
     await page.says('All trials are done');
-    await page.click('Keep the test');
+    await page.click('Save');
     await within('The latest test', '40.4');
     await isAccessible();
     const { tests } = (await page.api<SqueezeView>('GET', `/lifters/${id}/squeeze`)).body;
@@ -187,7 +183,7 @@ describe('squeeze', () => {
     try {
       const id = await open('Iskra Petrov', 'squeeze');
       await page.click('New test');
-      await page.press(By.xpath('//label[contains(., "live from a dynamometer")]'));
+      await page.press(By.xpath('//button[@role="radio"][contains(., "live from a dynamometer")]'));
       await page.type('Port of the dynamometer', '1');
       await page.click('Connect');
       await page.says('No dynamometer answers here');
@@ -224,7 +220,7 @@ describe('squeeze', () => {
     const device = await startDevice(ROOT, { port: 0 });
     await open('Iskra Petrov', 'squeeze');
     await page.click('New test');
-    await page.press(By.xpath('//label[contains(., "live from a dynamometer")]'));
+    await page.press(By.xpath('//button[@role="radio"][contains(., "live from a dynamometer")]'));
     await page.type('Port of the dynamometer', String(device.port));
     await page.click('Connect');
     await page.click('Squeeze, left hand');
@@ -249,7 +245,7 @@ describe('squeeze', () => {
       });
       await open('Iskra Petrov', 'squeeze');
       await page.click('New test');
-      await page.press(By.xpath('//label[contains(., "from a trace file")]'));
+      await page.press(By.xpath('//button[@role="radio"][contains(., "from a trace file")]'));
       const file = await page.find('input[type=file]');
       await file.sendKeys(write('letter.csv', 'Dear coach, the hands are well.'));
       await page.says('a table of times and forces');
@@ -294,7 +290,7 @@ describe('hands, comparisons and the club', () => {
     await within('The hook', 'learn');
     await within('The hook', 'kg·s spent');
     await within('Mixed-grip ledger', 'hand under');
-    const slider = await page.find('section[aria-label="The hands over time"] input[type=range]');
+    const slider = await page.find('section[aria-label="The hands over time"] [role=slider]');
     await page.driver.executeScript('arguments[0].focus()', slider);
     const last = await page.text('section[aria-label="The hands over time"] [role=status] b');
     await page.keys(Key.ARROW_LEFT);
@@ -303,7 +299,7 @@ describe('hands, comparisons and the club', () => {
         (await page.driver.executeScript<string>(
           'return arguments[0].getAttribute("aria-valuetext")',
           slider,
-        )) !== last && (await slider.getAttribute('value')) === '15',
+        )) !== last && (await slider.getAttribute('aria-valuenow')) === '15',
       'the check before',
     );
     await isAccessible();

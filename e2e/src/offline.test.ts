@@ -75,7 +75,7 @@ it('two devices on one set are shown side by side; a person keeps one', async ()
     const before = await stored();
     await page.click('Done as called');
     await page.until(async () => (await stored()) === before + 1, 'ours to be stored');
-    await other.click('Otherwise');
+    await other.click('Different set');
     await other.click('Load: less');
     await other.click('Log it');
     await other.says(/already logged from another device/);

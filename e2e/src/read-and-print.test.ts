@@ -16,7 +16,9 @@ const ceilings = (column: number): Promise<number[]> =>
     column,
   );
 const choose = async (label: RegExp): Promise<void> => {
-  for (const each of await page.driver.findElements(By.css('section[aria-label="Ramp and volume"] label')))
+  for (const each of await page.driver.findElements(
+    By.css('section[aria-label="Ramp and volume"] [role=radio]'),
+  ))
     if (label.test(await each.getText())) return each.click();
   throw new Error(`no choice ${label}`);
 };

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { CHALK_RULE_NAMES } from '@iron-clasp/core';
 import type { CallsView, SheetView } from '@iron-clasp/contract';
 import { COACH, Page } from './browser.test-helper.ts';
 
@@ -117,13 +118,11 @@ it('says plainly that a page is stale, and shows the change after a reload', asy
   // Somebody else moves the session while this page is open.
   await page.api('PATCH', `/sessions/${next}`, { venueId: elsewhere.id, version: head.version });
   const third = head.venues.find((venue) => venue.id !== elsewhere.id && venue.id !== head.venue.id)!;
-  await (await page.find(`option[value="${third.id}"]`)).click();
+  await page.pick('Venue of the session', `${third.name}, ${CHALK_RULE_NAMES[third.chalk]}`);
   await page.says('This session was changed since the page was opened');
   await page.click('Try again');
   await page.until(
-    async () =>
-      (await (await page.find('select[aria-label="Venue of the session"]')).getAttribute('value')) ===
-      elsewhere.id,
+    async () => (await (await page.list('Venue of the session')).getText()).startsWith(elsewhere.name),
     'the other venue',
   );
   await page.says(/liquid chalk/);

@@ -1,14 +1,22 @@
-import { useRef, useState, type ReactElement } from 'react';
+import { lazy, Suspense, useRef, useState, type ReactElement } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
 import { Navigate, Outlet, useMatch } from 'react-router';
 import { KeysHelp } from '../ui/keys-help.tsx';
 import { useKeys } from '../ui/use-keys.ts';
 import { useAccount } from '../data/session/account.ts';
 import { Controls, Rack } from '../features/rack/rack.tsx';
 
+// Fetched when it is first opened: the first screen does without it.
+const CommandBox = lazy(async () => ({
+  default: (await import('../features/command/command-box.tsx')).CommandBox,
+}));
+
 /** The desk: the rack on the left, the open lifter's sheet beside it. Narrow screens show one of the two. */
 export function Desk(): ReactElement {
   const filter = useRef<HTMLInputElement>(null);
   const [help, setHelp] = useState(false);
+  const [commands, setCommands] = useState(false);
+  useHotkeys('mod+k', () => setCommands(true), { preventDefault: true, enableOnFormTags: true });
   // On a narrow screen whatever is open takes the rack's place.
   const open = useMatch('/') === null;
   const account = useAccount();
@@ -35,6 +43,11 @@ export function Desk(): ReactElement {
         <Outlet />
       </main>
       <KeysHelp open={help} onOpenChange={setHelp} />
+      {commands && (
+        <Suspense>
+          <CommandBox open onOpenChange={setCommands} onHelp={() => setHelp(true)} />
+        </Suspense>
+      )}
     </div>
   );
 }

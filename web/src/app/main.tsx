@@ -7,13 +7,16 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
 import { UpdatePrompt } from '../offline/update.tsx';
+import { Toasts } from '../ui/toast.tsx';
 import { router } from './routes.tsx';
 import { makeQueryClient } from '../data/session/query-client.ts';
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <QueryClientProvider client={makeQueryClient()}>
-      <RouterProvider router={router} />
+      <Toasts>
+        <RouterProvider router={router} />
+      </Toasts>
       <UpdatePrompt />
     </QueryClientProvider>
   </StrictMode>,

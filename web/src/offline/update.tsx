@@ -3,6 +3,9 @@ import { useSyncExternalStore } from 'react';
 import { clocks } from './clocks.ts';
 import { Button } from '../ui/button.tsx';
 
+/** How long until keeping the application is tried again, ms. */
+const AGAIN_MS = 30_000;
+
 /** Starts keeping the application for days without a network; tells when a newer version waits. */
 export function keepOffline(onWaiting: (worker: ServiceWorker) => void): void {
   if (!('serviceWorker' in navigator) || !import.meta.env.PROD) return;
@@ -15,6 +18,9 @@ export function keepOffline(onWaiting: (worker: ServiceWorker) => void): void {
         found?.addEventListener('statechange', () => {
           // The very first version has nobody to replace.
           if (found.state === 'installed' && navigator.serviceWorker.controller) onWaiting(found);
+          // A file did not come through: without another try this page would not open without a network.
+          if (found.state === 'redundant' && !registration.active)
+            setTimeout(() => keepOffline(onWaiting), AGAIN_MS);
         });
       });
     })
@@ -41,7 +47,7 @@ export function UpdatePrompt(): ReactElement | null {
     >
       A newer version is ready.
       <Button look="action" className="min-h-12" onClick={take}>
-        Take it
+        Update now
       </Button>
       <Button className="min-h-12" onClick={() => setWaiting(null)}>
         Later

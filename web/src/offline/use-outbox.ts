@@ -7,15 +7,13 @@ import { useAccount } from '../data/session/account.ts';
 import { ApiError, ask } from '../data/client.ts';
 import { Outbox, OUTBOX_KEY, type Waiting } from './outbox.ts';
 import { keepCalls } from '../data/training/calls.ts';
+import { sendInOrder, waitBeforeRound, type Fate, type Round } from './send-in-order.ts';
 import { signedOut } from '../data/session/query-client.ts';
 
 export const outbox = new Outbox(window.localStorage);
 
 /** The sending under way: one for the whole page. */
-let sending: Promise<void> | null = null;
-
-/** How often waiting entries are tried again while the page is open. */
-const RETRY_MS = 4000;
+let sending: Promise<Round> | null = null;
 
 /** The entries of the signed-in account that wait, oldest first. */
 export function useWaiting(): readonly Waiting[] {
@@ -42,44 +40,66 @@ export function useSending(accountId: string): void {
     outbox.all().some((entry) => entry.accountId === accountId && !entry.refused),
   );
 
-  const send = useCallback((): Promise<void> => {
-    const next = (): Waiting | undefined =>
-      outbox.all().find((entry) => entry.accountId === accountId && !entry.refused);
-    const work = async (): Promise<void> => {
-      // In order, one at a time; what cannot be sent now stays for the next try.
-      for (let entry = next(); entry; entry = next()) {
-        try {
-          const view = await sendOne(entry);
-          // What the server has is known before the entry is let go: in between, nothing looks undone.
-          keepCalls(client, view);
-          await told();
-          outbox.acknowledge(entry);
-          // What opens a session is part of what it is called from: the floor is read anew, and before anything else is
-          // sent, else its answer would be older than that of a later set, and the lane would fall back.
-          if (entry.kind === 'hands' || entry.kind === 'squeeze')
-            await client.invalidateQueries({ queryKey: keys.training(entry.sessionId, 'floor') });
-        } catch (error) {
-          if (!(error instanceof ApiError) || error.passing) return;
-          // Not refused, only not now: after signing in, or with a fresh token, it goes through.
-          if (error.status === 401 || error.code === 'stale-page') return signedOut(client);
-          outbox.refuse(entry.id, error.message, error.other);
+  const send = useCallback((): Promise<Round> => {
+    const one = async (entry: Waiting): Promise<Fate> => {
+      try {
+        const view = await sendOne(entry);
+        // What the server has is known before the entry is let go: in between, nothing looks undone.
+        keepCalls(client, view);
+        await told();
+        outbox.acknowledge(entry);
+        // What opens a session is part of what it is called from: the floor is read anew, and before anything else is
+        // sent, else its answer would be older than that of a later set, and the lane would fall back.
+        if (entry.kind === 'hands' || entry.kind === 'squeeze')
+          await client.invalidateQueries({ queryKey: keys.training(entry.sessionId, 'floor') });
+        return 'kept';
+      } catch (error) {
+        if (!(error instanceof ApiError)) return 'later';
+        if (error.passing) return error.status === 0 ? 'unreachable' : 'later';
+        // Not refused, only not now: after signing in, or with a fresh token, it goes through.
+        if (error.status === 401 || error.code === 'stale-page') {
+          signedOut(client);
+          return 'signedOut';
         }
+        outbox.refuse(entry.id, error.message, error.other);
+        return 'refused';
       }
     };
-    sending ??= work().finally(() => (sending = null));
+    sending ??= sendInOrder(
+      () => outbox.all().filter((entry) => entry.accountId === accountId && !entry.refused),
+      one,
+    ).finally(() => (sending = null));
     return sending;
   }, [accountId, client]);
 
   useEffect(() => {
     if (!unsent) return;
+    let over = false;
+    let failures = 0;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const round = async (): Promise<void> => {
+      clearTimeout(timer);
+      const ended = await send();
+      if (over || ended !== 'again') return;
+      failures += 1;
+      timer = setTimeout(() => void round(), waitBeforeRound(failures));
+    };
+    const now = (): void => {
+      failures = 0;
+      void round();
+    };
     // What was tapped is painted before it is sent.
-    const callOff = afterPaint(() => void send());
-    const timer = setInterval(() => void send(), RETRY_MS);
-    const now = (): void => void send();
+    const callOff = afterPaint(now);
+    // Something new waits, or the network is back: what is left is tried at once.
+    const stop = outbox.subscribe(() => {
+      if (!sending) afterPaint(now);
+    });
     window.addEventListener('online', now);
     return () => {
+      over = true;
       callOff();
-      clearInterval(timer);
+      stop();
+      clearTimeout(timer);
       window.removeEventListener('online', now);
     };
   }, [unsent, send]);

@@ -1,4 +1,5 @@
 import clsx from 'clsx';
+import { RadioGroup } from 'radix-ui';
 import { useId, type ReactElement, type ReactNode } from 'react';
 
 interface ChoicesProps<Value extends string> {
@@ -10,7 +11,7 @@ interface ChoicesProps<Value extends string> {
   readonly large?: boolean;
 }
 
-/** One of a few, all in sight: radio buttons drawn as a row that wraps. */
+/** One of a few, all in sight: a row that wraps, moved along with the arrow keys. */
 export function Choices<Value extends string>({
   legend,
   value,
@@ -18,32 +19,36 @@ export function Choices<Value extends string>({
   onChange,
   large = false,
 }: ChoicesProps<Value>): ReactElement {
-  const name = useId();
+  const id = useId();
   return (
-    <fieldset>
-      <legend className="label">{legend}</legend>
-      <div className="mt-1 flex flex-wrap gap-1.5">
+    <div>
+      <p id={id} className="label">
+        {legend}
+      </p>
+      <RadioGroup.Root
+        aria-labelledby={id}
+        value={value}
+        onValueChange={(chosen) => onChange(chosen as Value)}
+        orientation="horizontal"
+        className="mt-1 flex flex-wrap gap-1.5"
+      >
         {options.map(([each, words]) => (
-          <label
+          <RadioGroup.Item
             key={each}
+            value={each}
             className={clsx(
-              'flex cursor-pointer items-center gap-2 rounded-sm border bg-raised px-3',
-              'has-focus-visible:outline-2 has-focus-visible:outline-offset-2 has-focus-visible:outline-forge',
-              large ? 'min-h-12' : 'min-h-9',
+              'flex items-center gap-2 rounded-sm border bg-raised px-3',
+              large ? 'min-h-16' : 'min-h-9',
               value === each ? 'border-forge font-semibold' : 'border-edge hover:border-ink',
             )}
           >
-            <input
-              type="radio"
-              name={name}
-              checked={value === each}
-              onChange={() => onChange(each)}
-              className="accent-forge"
-            />
+            <span aria-hidden className="grid size-4 place-items-center rounded-full border border-edge">
+              <RadioGroup.Indicator className="size-2 rounded-full bg-forge" />
+            </span>
             {words}
-          </label>
+          </RadioGroup.Item>
         ))}
-      </div>
-    </fieldset>
+      </RadioGroup.Root>
+    </div>
   );
 }

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { useId, type InputHTMLAttributes, type ReactElement } from 'react';
 
 interface FieldProps extends InputHTMLAttributes<HTMLInputElement> {
@@ -7,10 +8,10 @@ interface FieldProps extends InputHTMLAttributes<HTMLInputElement> {
 }
 
 /** A labelled input with its message at the place. */
-export function Field({ label, error, unit, className = '', ...input }: FieldProps): ReactElement {
+export function Field({ label, error, unit, className, ...input }: FieldProps): ReactElement {
   const id = useId();
   return (
-    <div className={className}>
+    <div className={clsx('grid min-w-0 content-start gap-1', className)}>
       <label htmlFor={id} className="label">
         {label}
         {unit && ` (${unit})`}
@@ -19,11 +20,11 @@ export function Field({ label, error, unit, className = '', ...input }: FieldPro
         id={id}
         aria-invalid={error ? true : undefined}
         aria-describedby={error ? `${id}-error` : undefined}
-        className="mt-1 block w-full rounded-sm border border-edge bg-ground px-3 py-2 text-ink aria-invalid:border-2 aria-invalid:border-oxblood"
+        className="control w-full"
         {...input}
       />
       {error && (
-        <p id={`${id}-error`} role="alert" className="mt-1 text-oxblood">
+        <p id={`${id}-error`} role="alert" className="text-oxblood">
           {error}
         </p>
       )}

@@ -4,6 +4,7 @@ import type { ReactElement } from 'react';
 
 const KEYS: readonly (readonly [string, string])[] = [
   ['/', 'Jump to the rack and find a lifter'],
+  ['Ctrl K', 'Find a lifter, a session of today, a screen or something to do'],
   ['↑ ↓', 'Move along the called sets'],
   ['Enter', 'Why this call, and what others would have called'],
   ['Esc', 'Close the reasons'],

@@ -63,7 +63,7 @@ export function Empty({
 /** A caution that stands where it applies. */
 export function Caution({ children, stop = false }: { children: ReactNode; stop?: boolean }): ReactElement {
   return (
-    <p className={`flex gap-2 ${stop ? 'text-oxblood' : 'text-ochre'}`}>
+    <p data-caution className={`flex gap-2 ${stop ? 'text-oxblood' : 'text-ochre'}`}>
       <TriangleAlert aria-hidden size={18} className="mt-0.5 shrink-0" />
       <span>{children}</span>
     </p>

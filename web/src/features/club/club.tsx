@@ -12,6 +12,7 @@ import { Empty, Failed, Loading } from '../../ui/states.tsx';
 import { SaveTable } from '../../ui/save-table.tsx';
 import { useClubCurves } from './use-club-curves.ts';
 import { useClub } from '../../data/club/attention.ts';
+import { Progress } from '../../ui/progress.tsx';
 
 const LEVELS = {
   stop: { Icon: OctagonX, tone: 'text-oxblood', words: 'stop' },
@@ -44,7 +45,7 @@ function Attention({ view }: { view: ClubView }): ReactElement {
     return (
       <Empty title="Nobody on the rack yet">
         <Link to="/lifters/new" className="underline underline-offset-4">
-          Add a lifter
+          New lifter
         </Link>{' '}
         with name, sport and best deadlift.
       </Empty>
@@ -119,12 +120,7 @@ function Curves(): ReactElement {
       <div className="flex flex-wrap items-center gap-3">
         {curves.state === 'running' ? (
           <>
-            <progress
-              value={curves.done}
-              max={Math.max(1, curves.total)}
-              aria-label="Curves fitted"
-              className="w-64"
-            />
+            <Progress label="Curves fitted" value={curves.done} max={curves.total} />
             <span role="status" className="figures text-lg">
               {curves.done} of {curves.total} lifters
             </span>

@@ -20,7 +20,7 @@ interface AllSetsProps {
 export function AllSets({ lane, holdName, memory, onGo, onMore, onClose }: AllSetsProps): ReactElement {
   const unit = useUnit();
   return (
-    <section aria-label="All sets" className="grow px-4 py-3">
+    <section aria-label="All sets" className="min-h-0 grow overflow-y-auto px-4 py-2">
       <div className="flex items-center justify-between">
         <h2 className="text-2xl">All sets</h2>
         <Button className="min-h-12 px-5" onClick={onClose}>

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { ArrowLeft } from 'lucide-react';
 import { useQueryClient } from '@tanstack/react-query';
 import type { FloorView } from '@iron-clasp/contract';
@@ -9,6 +10,7 @@ import { Empty, Failed, Loading } from '../../ui/states.tsx';
 import { MOST_LANES } from './floor.tsx';
 import { keys } from '../../data/keys.ts';
 import { useToday } from '../../data/lifters/rack.ts';
+import { Checkbox } from '../../ui/checkbox.tsx';
 
 /** Who is on the floor: up to six of today's sessions, a lane for each. */
 export function FloorStart(): ReactElement {
@@ -43,28 +45,25 @@ export function FloorStart(): ReactElement {
           const place = chosen.indexOf(session.id);
           return (
             <li key={session.id}>
-              <label className="flex min-h-16 items-center gap-4 border-b border-rule has-checked:bg-raised">
-                <input
-                  type="checkbox"
-                  className="size-6 accent-forge"
-                  checked={place >= 0}
-                  disabled={place < 0 && chosen.length >= MOST_LANES}
-                  onChange={(event) =>
-                    setChosen(
-                      event.target.checked
-                        ? [...chosen, session.id]
-                        : chosen.filter((each) => each !== session.id),
-                    )
-                  }
-                />
-                <span className="grow text-xl">
-                  <b>{session.lifterName}</b>
-                  <span className="block text-base text-quiet">
-                    {session.title}, {session.venue}
+              <Checkbox
+                large
+                className={clsx('min-h-16 border-b border-rule px-1', place >= 0 && 'bg-raised')}
+                checked={place >= 0}
+                disabled={place < 0 && chosen.length >= MOST_LANES}
+                onChange={(checked) =>
+                  setChosen(checked ? [...chosen, session.id] : chosen.filter((each) => each !== session.id))
+                }
+              >
+                <span className="flex items-center gap-4">
+                  <span className="grow text-xl">
+                    <b>{session.lifterName}</b>
+                    <span className="block text-base text-quiet">
+                      {session.title}, {session.venue}
+                    </span>
                   </span>
+                  {place >= 0 && <span className="figures pr-3 text-2xl">{place + 1}</span>}
                 </span>
-                {place >= 0 && <span className="figures pr-3 text-2xl">{place + 1}</span>}
-              </label>
+              </Checkbox>
             </li>
           );
         })}

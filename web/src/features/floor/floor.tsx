@@ -47,7 +47,7 @@ export function Floor(): ReactElement {
   const open = ids[at]!;
   return (
     <div
-      className="flex min-h-dvh flex-col"
+      className="flex h-dvh flex-col overflow-hidden"
       onTouchStart={(event) => {
         const touch = event.touches[0];
         from.current = touch ? { x: touch.clientX, y: touch.clientY } : null;
@@ -66,16 +66,24 @@ export function Floor(): ReactElement {
         </div>
       )}
       {!wide && ids.length > 1 && (
-        <nav aria-label="Lanes" className="flex gap-1 overflow-x-auto border-b border-rule px-2 py-1">
+        <nav
+          aria-label="Lanes"
+          className="grid shrink-0 auto-cols-fr grid-flow-col typing:hidden border-b border-rule"
+        >
           {ids.map((id, i) => (
             <LaneTab key={id} id={id} number={i + 1} open={i === at} onOpen={() => goTo(i)} />
           ))}
         </nav>
       )}
-      <div className={clsx('grow', wide && ids.length > 1 && 'grid grid-cols-[minmax(0,1fr)_20rem]')}>
+      <div
+        className={clsx(
+          'min-h-0 grow',
+          wide && ids.length > 1 ? 'grid grid-cols-[minmax(0,1fr)_20rem]' : 'flex flex-col',
+        )}
+      >
         <OpenLane key={open} id={open} />
         {wide && ids.length > 1 && (
-          <nav aria-label="Lanes" className="border-l border-rule">
+          <nav aria-label="Lanes" className="overflow-y-auto border-l border-rule">
             {ids.map((id, i) => (
               <LaneTab key={id} id={id} number={i + 1} open={i === at} onOpen={() => goTo(i)} wide />
             ))}
@@ -120,13 +128,15 @@ function LaneTab({ id, number, open, wide = false, onOpen }: TabProps): ReactEle
       aria-current={open ? 'true' : undefined}
       onClick={onOpen}
       className={clsx(
-        'min-h-16 shrink-0 px-3 text-left',
-        wide ? 'block w-full border-b border-rule py-2' : 'min-w-28 grow rounded-sm border',
-        open ? 'border-forge bg-raised' : 'border-rule hover:bg-raised',
-        wide && open && 'border-l-4 border-l-forge',
+        'text-left leading-tight',
+        wide
+          ? 'block min-h-16 w-full border-b border-rule px-3 py-2'
+          : 'min-h-13 min-w-0 border-l border-rule px-2 first:border-l-0 flat:min-h-11',
+        open ? 'bg-raised' : 'hover:bg-raised',
+        open && (wide ? 'border-l-4 border-l-forge' : 'border-b-4 border-b-forge'),
       )}
     >
-      <span className="figures mr-2 text-quiet">{number}</span>
+      <span className={clsx('figures mr-1.5 text-quiet', !wide && 'hidden sm:inline')}>{number}</span>
       {floor.data ? <TabWords view={floor.data} wide={wide} /> : <span className="text-quiet">…</span>}
     </button>
   );
@@ -142,10 +152,10 @@ function TabWords({ view, wide }: { view: FloorView; wide: boolean }): ReactElem
   const name = session.lifterName;
   return (
     <>
-      <span className={wide ? 'text-lg font-semibold' : 'font-semibold'}>
+      <span className={wide ? 'text-lg font-semibold' : 'inline-block max-w-full truncate font-semibold'}>
         {wide ? name : name.split(' ')[0]}
       </span>
-      <span className="figures block text-lg text-quiet">
+      <span className={clsx('figures block truncate text-quiet', wide && 'text-lg')}>
         {clock.running ? (
           <b className="text-verdigris">
             {clock.countIn > 0 ? `in ${clock.countIn}` : `${clock.seconds.toFixed(1)} s`}

@@ -7,6 +7,7 @@ import { Button } from '../../ui/button.tsx';
 import { Field } from '../../ui/field.tsx';
 import { inUnit, typedMass, typedNumber } from '../../ui/figures.ts';
 import { clockNow } from '../../data/clock.ts';
+import { Choices } from '../../ui/choices.tsx';
 
 interface Typed {
   /** In the reader's unit, as typed. */
@@ -52,61 +53,50 @@ export function HoldByHand({ unit, start, rest, onLog, onCancel }: HoldByHandPro
     <form
       noValidate
       aria-label="Enter a hold"
-      className="grid w-full max-w-md gap-4 text-left"
+      className="mx-auto flex min-h-0 w-full max-w-md grow flex-col gap-2 px-3 pb-2 text-left"
       onSubmit={(event) => void form.handleSubmit((typed) => onLog(entryOf(typed)))(event)}
     >
-      <Field
-        label="Load"
-        unit={unit}
-        inputMode="decimal"
-        autoComplete="off"
-        error={errors.load?.message}
-        {...form.register('load')}
-      />
-      <Field
-        label="Seconds held"
-        inputMode="decimal"
-        autoComplete="off"
-        error={errors.seconds?.message}
-        {...form.register('seconds')}
-      />
-      <Controller
-        control={form.control}
-        name="ended"
-        render={({ field }) => (
-          <fieldset>
-            <legend className="label">How it ended</legend>
-            <div className="mt-1 grid grid-cols-2 gap-2">
-              {(
-                [
-                  ['stopped', 'Put down'],
-                  ['slipped', 'Slipped'],
-                ] as const
-              ).map(([value, words]) => (
-                <label
-                  key={value}
-                  className="flex min-h-16 items-center gap-3 border border-edge bg-raised px-4 has-checked:border-forge"
-                >
-                  <input
-                    type="radio"
-                    name={field.name}
-                    checked={field.value === value}
-                    onChange={() => field.onChange(value)}
-                    onBlur={field.onBlur}
-                    className="size-5 accent-forge"
-                  />
-                  {words}
-                </label>
-              ))}
-            </div>
-          </fieldset>
-        )}
-      />
-      <div className="grid grid-cols-2 gap-2">
-        <Button className="min-h-16" onClick={onCancel}>
+      <div className="grid min-h-0 grow content-start gap-2 overflow-y-auto py-2">
+        <div className="grid grid-cols-2 gap-2">
+          {' '}
+          <Field
+            label="Load"
+            unit={unit}
+            inputMode="decimal"
+            autoComplete="off"
+            error={errors.load?.message}
+            {...form.register('load')}
+          />
+          <Field
+            label="Seconds held"
+            inputMode="decimal"
+            autoComplete="off"
+            error={errors.seconds?.message}
+            {...form.register('seconds')}
+          />
+        </div>
+        <Controller
+          control={form.control}
+          name="ended"
+          render={({ field }) => (
+            <Choices
+              large
+              legend="How it ended"
+              value={field.value ?? ''}
+              options={[
+                ['stopped', 'Put down'],
+                ['slipped', 'Slipped'],
+              ]}
+              onChange={field.onChange}
+            />
+          )}
+        />
+      </div>
+      <div className="grid shrink-0 grid-cols-2 gap-2">
+        <Button className="min-h-13" onClick={onCancel}>
           Back to the clock
         </Button>
-        <Button look="action" type="submit" className="min-h-16">
+        <Button look="action" type="submit" className="min-h-13">
           Log the hold
         </Button>
       </div>

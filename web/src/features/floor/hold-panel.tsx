@@ -1,6 +1,7 @@
 import { GRIP_NAMES, HOLD_KINDS_BY_ID, type Ending, type HoldPrescription } from '@iron-clasp/core';
 import type { FloorView, LogHoldRequest } from '@iron-clasp/contract';
-import { useEffect, useRef, useState, type ReactElement } from 'react';
+import clsx from 'clsx';
+import { useEffect, useRef, useState, type ReactElement, type ReactNode } from 'react';
 import { ask } from '../../data/client.ts';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { BarDrawing } from '../../ui/marks/bar-drawing.tsx';
@@ -23,6 +24,7 @@ import {
 } from '../../offline/hold-clock.ts';
 import { HoldByHand } from './hold-by-hand.tsx';
 import type { DoneHold } from './lane.ts';
+import { FIRST, SECOND } from './set-panel.tsx';
 import { usePaintedClock } from './use-clock.ts';
 import { clockNow } from '../../data/clock.ts';
 
@@ -33,13 +35,25 @@ interface HoldPanelProps {
   readonly view: FloorView;
   readonly hold: HoldPrescription;
   readonly holds: readonly DoneHold[];
+  /** The holds done, in words. */
+  readonly done: ReactNode;
   /** Nobody else holds the phone: the clock waits until the lifter is at the bar. */
   readonly alone: boolean;
-  readonly onLog: (body: LogHoldRequest, replaces?: string) => void;
+  readonly onLog: (body: LogHoldRequest) => void;
+  /** Puts a hold right: its id, what it was, what it is. */
+  readonly onCorrect: (id: string, earlier: LogHoldRequest, body: LogHoldRequest) => void;
 }
 
 /** The hold: counts in, runs, sweeps over the last seconds, and ends by a tap; a late tap is put right by seconds. */
-export function HoldPanel({ view, hold, holds, alone, onLog }: HoldPanelProps): ReactElement {
+export function HoldPanel({
+  view,
+  hold,
+  holds,
+  done,
+  alone,
+  onLog,
+  onCorrect,
+}: HoldPanelProps): ReactElement {
   const unit = useUnit();
   const { session } = view.calls;
   const clock = useHoldClock(session.id);
@@ -97,24 +111,13 @@ export function HoldPanel({ view, hold, holds, alone, onLog }: HoldPanelProps): 
   return (
     <section
       aria-label="The hold"
-      className="grid grow content-center justify-items-center gap-3 px-4 py-3 text-center"
+      className={clsx('relative flex min-h-0 grow flex-col', !byHand && 'flat:flex-row')}
     >
       <div
         aria-hidden
         className="pointer-events-none absolute inset-x-0 bottom-0 bg-verdigris/30 motion-reduce:hidden"
         style={{ height: `${share * 100}%` }}
       />
-      <p className="figures text-5xl font-semibold sm:text-7xl">{formatMass(hold.load, unit)}</p>
-      <p className="flex flex-wrap items-center justify-center gap-x-5 gap-y-2 text-xl">
-        <span className="flex items-center gap-3">
-          <GripMark choice={hold.grip} {...(hold.sideUnder && { sideUnder: hold.sideUnder })} size={36} />
-          {GRIP_NAMES[hold.grip]}
-          {hold.sideUnder && `, ${hold.sideUnder} under`}
-        </span>
-        <span className="flex items-center gap-3" title={loadingWords(hold.loading)}>
-          <BarDrawing loading={hold.loading} height={56} />
-        </span>
-      </p>
       {byHand ? (
         <HoldByHand
           unit={unit}
@@ -128,36 +131,72 @@ export function HoldPanel({ view, hold, holds, alone, onLog }: HoldPanelProps): 
         />
       ) : (
         <>
-          <p
-            role="timer"
-            aria-label={
-              countIn > 0 ? `begins in ${countIn}` : `${seconds.toFixed(1)} seconds of ${hold.seconds}`
-            }
-            className="figures text-[7rem] leading-none font-semibold sm:text-[10rem]"
+          <div
+            // On the smallest screens it scrolls, by key too.
+            tabIndex={0}
+            className="[container-type:size] min-h-0 grow overflow-y-auto outline-offset-[-2px] flat:basis-1/2"
           >
-            {countIn > 0 ? <span className="text-quiet">{countIn}</span> : seconds.toFixed(1)}
-          </p>
-          <p className="text-xl text-quiet">
-            {countIn > 0
-              ? 'to the bar'
-              : running
-                ? seconds >= hold.seconds
-                  ? 'time: put it down'
-                  : `of ${hold.seconds} s`
-                : `${HOLD_KINDS_BY_ID[hold.kind].name.toLowerCase()} for ${hold.seconds} s; ${hold.pins.charAt(0).toLowerCase()}${hold.pins.slice(1)}`}
-          </p>
-          <div className="relative mt-1 grid w-full max-w-2xl grid-cols-2 gap-3">
+            <div className="flex min-h-full flex-col items-center justify-center gap-1.5 px-3 py-1 text-center spacious:gap-3">
+              <p className="figures text-4xl leading-none font-semibold spacious:text-5xl vast:text-7xl">
+                {formatMass(hold.load, unit)}
+              </p>
+              <p className="flex flex-wrap items-center justify-center gap-x-5 text-lg leading-tight">
+                <span className="flex items-center gap-3">
+                  <GripMark
+                    choice={hold.grip}
+                    {...(hold.sideUnder && { sideUnder: hold.sideUnder })}
+                    size={32}
+                  />
+                  {GRIP_NAMES[hold.grip]}
+                  {hold.sideUnder && `, ${hold.sideUnder} under`}
+                </span>
+                <span className="hidden spacious:block" title={loadingWords(hold.loading)}>
+                  <BarDrawing loading={hold.loading} height={50} />
+                </span>
+              </p>
+              {!running &&
+                hold.cautions.map((text) => (
+                  <div key={text} className="text-left leading-tight">
+                    <Caution>{text}</Caution>
+                  </div>
+                ))}
+              <p
+                role="timer"
+                aria-label={
+                  countIn > 0 ? `begins in ${countIn}` : `${seconds.toFixed(1)} seconds of ${hold.seconds}`
+                }
+                className="figures text-7xl leading-none font-semibold spacious:text-8xl vast:text-[10rem]"
+              >
+                {countIn > 0 ? <span className="text-quiet">{countIn}</span> : seconds.toFixed(1)}
+              </p>
+              <p className="leading-tight text-quiet spacious:text-xl">
+                {countIn > 0
+                  ? 'to the bar'
+                  : running
+                    ? seconds >= hold.seconds
+                      ? 'time: put it down'
+                      : `of ${hold.seconds} s`
+                    : `${HOLD_KINDS_BY_ID[hold.kind].name.toLowerCase()} for ${hold.seconds} s; ${hold.pins.charAt(0).toLowerCase()}${hold.pins.slice(1)}`}
+              </p>
+              {!running && done}
+            </div>
+          </div>
+          <div className="relative grid w-full max-w-2xl shrink-0 grid-cols-2 gap-2 self-center px-3 pb-2 flat:basis-1/2">
             {running ? (
               <>
                 <Button
                   ref={mainButton}
                   look="action"
-                  className="min-h-24 text-3xl"
+                  className={clsx('text-2xl', FIRST)}
                   onClick={() => stop('stopped')}
                 >
                   {countIn > 0 ? 'Not yet' : 'Put down'}
                 </Button>
-                <Button className="min-h-24 text-3xl" disabled={countIn > 0} onClick={() => stop('slipped')}>
+                <Button
+                  className={clsx('text-2xl', FIRST)}
+                  disabled={countIn > 0}
+                  onClick={() => stop('slipped')}
+                >
                   Slipped
                 </Button>
               </>
@@ -166,30 +205,27 @@ export function HoldPanel({ view, hold, holds, alone, onLog }: HoldPanelProps): 
                 <Button
                   ref={mainButton}
                   look="action"
-                  className="col-span-2 min-h-24 text-3xl"
+                  className={clsx('col-span-2 text-2xl', FIRST)}
                   onClick={begin}
                 >
                   Start
                 </Button>
-                <div className="col-span-2 flex flex-wrap justify-center gap-2">
-                  {last && (
-                    <>
-                      {([-1, 1] as const).map((by) => (
-                        <Button
-                          key={by}
-                          className="figures min-h-16 px-5 text-xl"
-                          onClick={() => onLog(amended(last, rest, by), last.id)}
-                        >
-                          last {by < 0 ? '− 1 s' : '+ 1 s'}
-                        </Button>
-                      ))}
-                    </>
-                  )}
-                  <Button className="min-h-16 px-5" onClick={() => setByHand(true)}>
+                <div className="col-span-2 grid grid-flow-col auto-cols-fr gap-1.5">
+                  {last &&
+                    ([-1, 1] as const).map((by) => (
+                      <Button
+                        key={by}
+                        className={clsx('figures px-1 text-lg leading-tight', SECOND)}
+                        onClick={() => onCorrect(last.id, amended(last, rest, 0), amended(last, rest, by))}
+                      >
+                        last {by < 0 ? '− 1 s' : '+ 1 s'}
+                      </Button>
+                    ))}
+                  <Button className={clsx('px-1 leading-tight', SECOND)} onClick={() => setByHand(true)}>
                     Enter by hand
                   </Button>
                   <Button
-                    className="min-h-16 px-5"
+                    className={clsx('px-1 leading-tight', SECOND)}
                     aria-pressed={delay === ALONE}
                     onClick={() => setDelay(delay === ALONE ? COUNT_IN : ALONE)}
                   >
@@ -201,7 +237,6 @@ export function HoldPanel({ view, hold, holds, alone, onLog }: HoldPanelProps): 
           </div>
         </>
       )}
-      {!running && hold.cautions.map((text) => <Caution key={text}>{text}</Caution>)}
     </section>
   );
 }

@@ -3,9 +3,9 @@ import { memo, useEffect, useMemo, useRef, type ReactElement } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../ui/button.tsx';
 
-const LINK = 'inline-flex min-h-16 items-center gap-2 px-2';
+const LINK = 'inline-flex min-h-11 min-w-11 items-center gap-1 px-1';
 const FOOT =
-  'flex min-h-16 flex-col items-center justify-center gap-0.5 px-1 text-sm leading-tight sm:flex-row sm:gap-2 sm:text-base';
+  'flex min-h-[clamp(3.25rem,8dvh,4.5rem)] flex-col items-center justify-center gap-0.5 px-1 text-sm leading-tight sm:flex-row sm:gap-2 sm:text-base';
 
 interface FootProps {
   readonly sessionId: string;
@@ -25,7 +25,7 @@ export function Foot(props: FootProps): ReactElement {
   const { sessionId, canUndo, canHold } = props;
   return useMemo(
     () => (
-      <div className="grid grid-cols-4 gap-2">
+      <div className="grid grow grid-cols-4 gap-1.5">
         <Button className={FOOT} disabled={!canUndo} onClick={() => latest.current.onUndo()}>
           <Undo2 size={20} aria-hidden /> Undo
         </Button>
@@ -33,7 +33,10 @@ export function Foot(props: FootProps): ReactElement {
           <ListChecks size={20} aria-hidden /> All sets
         </Button>
         <Button className={FOOT} disabled={!canHold} onClick={() => latest.current.onHold()}>
-          <Timer size={20} aria-hidden /> To the hold
+          <Timer size={20} aria-hidden />
+          <span>
+            <span className="max-sm:sr-only">To the </span>hold
+          </span>
         </Button>
         <Link to={`/sessions/${sessionId}/end`} className={`${FOOT} rounded-sm border border-edge bg-raised`}>
           <Flag size={20} aria-hidden /> End

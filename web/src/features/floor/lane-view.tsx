@@ -1,5 +1,19 @@
-import { HOLD_KINDS_BY_ID, loadBar, USUAL_REST, type SetCall, HOLD_CHANGE_NAMES } from '@iron-clasp/core';
-import type { CalledSet, FloorView, LogHoldRequest, LogSetRequest } from '@iron-clasp/contract';
+import {
+  HOLD_KINDS_BY_ID,
+  loadBar,
+  SET_ROLE_TAGS,
+  USUAL_REST,
+  type SetCall,
+  HOLD_CHANGE_NAMES,
+} from '@iron-clasp/core';
+import type {
+  CalledSet,
+  FloorView,
+  LogHoldRequest,
+  LogSetRequest,
+  StandsRequest,
+} from '@iron-clasp/contract';
+import clsx from 'clsx';
 import { useEffect, useState, type ReactElement } from 'react';
 import { Link } from 'react-router';
 import { useAccount } from '../../data/session/account.ts';
@@ -8,23 +22,21 @@ import { outbox, useWaiting } from '../../offline/use-outbox.ts';
 import { useIsCoach } from '../../data/session/use-is-coach.ts';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { formatMass, minutes } from '../../ui/figures.ts';
-import { Caution } from '../../ui/states.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
 import { AllSets } from './all-sets.tsx';
 import { clocks } from '../../offline/clocks.ts';
 import { HoldPanel } from './hold-panel.tsx';
 import { READY } from '../../offline/hold-clock.ts';
+import { entriesOf, laneAfter, undo, type Act, type Earlier } from './acts.ts';
 import {
   agreedCall,
   asCalled,
-  decide,
   laneOf,
   proposalsOf,
   saidOn,
-  undo,
   type DoneEntry,
   type DoneHold,
-  type LaneMemory,
+  type Lane,
 } from './lane.ts';
 import { Foot, ToSheet } from './lane-foot.tsx';
 import { useLaneMemory } from './lane-memory.ts';
@@ -39,13 +51,13 @@ import { useRest } from './use-clock.ts';
 import { NO_SET, useTellStands } from './use-tell-stands.ts';
 import { clockNow } from '../../data/clock.ts';
 
-/** What lies over the lane: nothing, the list of sets, a set told otherwise, or an entry that is said more of. */
+/** What lies over the lane: nothing, the list of sets, a set that went differently, or an entry that gets details. */
 type Over =
   | { readonly kind: 'list' }
-  | { readonly kind: 'otherwise'; readonly set: CalledSet; readonly slipped: boolean }
-  | { readonly kind: 'more'; readonly set: CalledSet; readonly entry: DoneEntry };
+  | { readonly kind: 'different'; readonly set: CalledSet }
+  | { readonly kind: 'details'; readonly set: CalledSet; readonly entry: DoneEntry };
 
-/** One lane: the current set or hold large, the next below, what was done, and one key to take it back. */
+/** One lane: the current set or hold large, the next below, what was done, and one key to undo it. */
 export function LaneView({ view: known }: { view: FloorView }): ReactElement {
   const unit = useUnit();
   const coach = useIsCoach();
@@ -54,70 +66,49 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
   const view = withOpening(known, waiting);
   const { session, hold } = view.calls;
   const [memory, change] = useLaneMemory(session.id);
+  const act = (what: Act): void => change((now) => laneAfter(now, what));
+  const logged = (what: 'set' | 'hold', id: string, rest: number, stays = false): void =>
+    change((memory) => laneAfter(memory, { kind: 'log', what, id, rest, stays, now: Date.now() }));
   const [over, setOver] = useState<Over | null>(null);
   const lane = laneOf(view, waiting, memory);
   const calls = useCallsAgain(view, known, lane);
   const proposals = proposalsOf(lane, calls, memory);
   const rest = useRest(memory.rest);
   const refused = waiting.filter((entry) => entry.sessionId === session.id && entry.refused);
-  const opening = view.handsOn !== session.on && lane.count.done === 0 && !handsWaiting(waiting, session.id);
+  const unseen = view.handsOn !== session.on && lane.count.done === 0 && !handsWaiting(waiting, session.id);
 
-  // The calls a lane opened with are what it stands at until the coach agrees to others.
   const unknown = lane.sets.filter(({ set, done }) => !done && !memory.agreed[set.id]);
   useEffect(() => {
-    if (unknown.length === 0) return;
-    change((now) => ({
-      ...now,
-      agreed: { ...Object.fromEntries(unknown.map(({ set }) => [set.id, set.call])), ...now.agreed },
-    }));
+    if (unknown.length > 0)
+      act({ kind: 'stand', agreed: Object.fromEntries(unknown.map(({ set }) => [set.id, set.call])) });
   });
 
-  const logged = (kind: 'set' | 'hold', id: string, seconds: number): void =>
-    change((now) => ({
-      ...now,
-      // Between two holds the lane stays at the holds, whatever sets were jumped over.
-      at: kind === 'hold' && hold && lane.holds.length + 1 < hold.sets ? 'hold' : null,
-      actions: [...now.actions, { kind, id }].slice(-200),
-      rest: { until: Date.now() + seconds * 1000, of: seconds },
-    }));
-  const logSet = (set: CalledSet, body: Omit<LogSetRequest, 'doneAt'>, replaces?: string): void => {
-    const common = { sessionId: session.id, accountId };
-    if (replaces) outbox.add({ ...common, id: replaces, kind: 'set', body: null });
+  const common = { sessionId: session.id, accountId };
+  const logSet = (set: CalledSet, body: Omit<LogSetRequest, 'doneAt'>): void => {
     const id = crypto.randomUUID();
-    outbox.add({
-      ...common,
-      id,
-      kind: 'set',
-      body: { ...body, barId: session.bar.id, doneAt: clockNow().toISOString() },
-    });
-    if (replaces)
-      change((now) => ({
-        ...now,
-        actions: [
-          ...now.actions.filter((each) => !('id' in each && each.id === replaces)),
-          { kind: 'set', id },
-        ],
-      }));
-    else logged('set', id, USUAL_REST[set.role]);
+    outbox.add({ ...common, id, kind: 'set', body: dated(body, session.bar.id) });
+    logged('set', id, USUAL_REST[set.role]);
     setOver(null);
   };
-  const logHold = (body: LogHoldRequest, replaces?: string): void => {
-    const common = { sessionId: session.id, accountId };
-    if (replaces) outbox.add({ ...common, id: replaces, kind: 'hold', body: null });
+  const logHold = (body: LogHoldRequest): void => {
     const id = crypto.randomUUID();
-    outbox.add({ ...common, id, kind: 'hold', body: { ...body } });
-    logged('hold', id, hold!.rest[0]);
+    outbox.add({ ...common, id, kind: 'hold', body });
+    // Between two holds the lane stays at the holds, whatever sets were jumped over.
+    logged('hold', id, hold!.rest[0], lane.holds.length + 1 < hold!.sets);
+  };
+  const correct = (of: string, earlier: Earlier, now: Earlier): void => {
+    const id = crypto.randomUUID();
+    outbox.add({ ...common, id: of, kind: earlier.kind, body: null });
+    outbox.add({ ...common, id, ...now });
+    act({ kind: 'correct', id, of, earlier });
+    setOver(null);
   };
   const takeBack = (): void => {
-    const last = lastDone(
-      memory,
-      lane.sets.flatMap(({ done }) => done ?? []),
-      lane.holds,
-    );
-    const { memory: before, entry } = undo(memory);
-    const gone = entry ?? (memory.actions.length === 0 ? last : undefined);
-    change(() => before);
-    if (gone) outbox.add({ id: gone.id, kind: gone.kind, sessionId: session.id, accountId, body: null });
+    const undone = undo(memory, () => crypto.randomUUID());
+    // Another device may have made the last entry: this one remembers no act then.
+    const last = memory.actions.length === 0 ? lastDone(lane) : undefined;
+    change(() => undone.memory);
+    for (const entry of entriesOf({ ...(last && { gone: last }), ...undone }, common)) outbox.add(entry);
     clocks.set(session.id, READY);
     setOver(null);
   };
@@ -129,47 +120,53 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
   const now = lane.current;
   const call = now?.kind === 'set' ? agreedCall(now.set, memory) : null;
   const load = now?.kind === 'set' ? loadOf(now.set, call!, view) : 0;
-  useTellStands(
-    session.id,
-    now?.kind === 'set'
-      ? {
-          plannedSetId: now.set.id,
-          load,
-          line: saidOn(call!),
-          ...(call!.choice && { choice: call!.choice }),
-          ...(call!.sideUnder && { sideUnder: call!.sideUnder }),
-        }
-      : NO_SET,
-  );
-  const lastSet = lane.sets.filter(({ done }) => done).at(-1);
+  useTellStands(session.id, now?.kind === 'set' ? standing(now.set, call!, load) : NO_SET);
+  const called = (set: CalledSet): Omit<LogSetRequest, 'doneAt'> => {
+    const agreed = agreedCall(set, memory);
+    return asCalled(set, agreed, session.venue.chalk, loadOf(set, agreed, view));
+  };
+  const asked = proposals.length > 0 || refused.length > 0 || unseen;
+  const done = <Done holds={lane.holds} view={view} />;
   return (
-    <main className="relative flex min-h-[calc(100dvh-2px)] flex-col">
-      <header className="relative z-10 flex items-center gap-3 border-b border-rule px-3">
+    <main className="flex min-h-0 grow flex-col">
+      <header className="relative z-10 flex shrink-0 items-center gap-2 border-b border-rule px-2">
         <ToSheet lifterId={session.lifterId} />
-        <h1 className="min-w-0 truncate text-2xl">{session.lifterName}</h1>
-        <p className="figures ml-auto shrink-0 text-xl text-quiet" role="status">
-          {now?.kind === 'hold' && hold
-            ? `hold ${lane.holds.length + 1} of ${hold.sets}`
-            : `${lane.count.done} of ${lane.count.of} done`}
-          {waiting.length > 0 && <span className="text-ochre"> · {waiting.length} waiting</span>}
+        <h1 className="min-w-0 truncate text-2xl flat:text-xl">{session.lifterName}</h1>
+        {now?.kind === 'set' && over === null && (
+          <p className="hidden text-quiet flat:block">
+            {now.set.liftName}, {SET_ROLE_TAGS[now.set.role]}
+          </p>
+        )}
+        <p className="figures ml-auto shrink-0 text-right text-lg leading-tight text-quiet">
+          <span role="status">
+            {now?.kind === 'hold' && hold
+              ? `hold ${lane.holds.length + 1} of ${hold.sets}`
+              : `${lane.count.done} of ${lane.count.of} done`}
+            {waiting.length > 0 && <span className="text-ochre"> · {waiting.length} waiting</span>}
+          </span>
+          {rest !== null && now !== null && (
+            <span role="timer" className={rest === 0 ? 'block font-semibold text-forge' : 'block text-ink'}>
+              {rest === 0 ? 'Rest is over' : `rest ${minutes(rest)}`}
+            </span>
+          )}
         </p>
       </header>
 
       <Opening
         view={known}
         accountId={accountId}
-        unseen={opening}
-        first={lane.count.done === 0 && lane.count.of > 0}
+        unseen={unseen}
+        first={lane.count.done === 0 && now?.kind === 'set'}
       />
       {refused.map((entry) => (
         <Refused key={entry.id} entry={entry} unit={unit} />
       ))}
-      {proposals.length > 0 && (
+      {proposals.length > 0 && over === null && (
         <Proposals
           proposals={proposals}
           equipment={view.equipment}
-          onTake={() => change((each) => decide(each, proposals, true))}
-          onKeep={() => change((each) => decide(each, proposals, false))}
+          onTake={() => act({ kind: 'decide', proposals, take: true })}
+          onKeep={() => act({ kind: 'decide', proposals, take: false })}
         />
       )}
 
@@ -179,48 +176,47 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
           holdName={hold && !hold.barred ? HOLD_KINDS_BY_ID[hold.kind].name : null}
           memory={memory}
           onGo={(at) => {
-            change((each) => ({ ...each, at, skipped: each.skipped.filter((skipped) => skipped !== at) }));
+            act({ kind: 'go', at });
             setOver(null);
           }}
-          onMore={(set, entry) => setOver({ kind: 'more', set, entry })}
+          onMore={(set, entry) => setOver({ kind: 'details', set, entry })}
           onClose={() => setOver(null)}
         />
-      ) : over?.kind === 'otherwise' ? (
+      ) : over?.kind === 'different' ? (
         <Otherwise
           key={over.set.id}
           set={over.set}
-          start={asCalled(
-            over.set,
-            agreedCall(over.set, memory),
-            session.venue.chalk,
-            loadOf(over.set, agreedCall(over.set, memory), view),
-          )}
-          slipped={over.slipped}
+          start={called(over.set)}
+          slipped={false}
           onLog={(body) => logSet(over.set, body)}
           onSkip={() => {
-            change((each) => ({
-              ...each,
-              at: null,
-              skipped: [...each.skipped, over.set.id],
-              actions: [...each.actions, { kind: 'skip', at: over.set.id }],
-            }));
+            act({ kind: 'skip', at: over.set.id });
             setOver(null);
           }}
           onClose={() => setOver(null)}
         />
-      ) : over?.kind === 'more' ? (
+      ) : over?.kind === 'details' ? (
         <Otherwise
           key={over.entry.id}
           set={over.set}
           start={{ plannedSetId: over.set.id, ...bodyOf(over.entry) }}
           slipped={over.entry.slippedAtRep !== null}
-          onLog={(body) => logSet(over.set, body, over.entry.id)}
+          onLog={(body) =>
+            correct(
+              over.entry.id,
+              {
+                kind: 'set',
+                body: dated({ plannedSetId: over.set.id, ...bodyOf(over.entry) }, session.bar.id),
+              },
+              { kind: 'set', body: dated(body, session.bar.id) },
+            )
+          }
           onClose={() => setOver(null)}
         />
       ) : now === null ? (
-        <section className="grid grow content-center justify-items-center gap-4 p-6 text-center">
-          <h2 className="text-4xl">{lane.count.of === 0 ? 'Nothing is planned' : 'All done'}</h2>
-          {hold?.barred && <Caution stop>No hold today. {hold.barred.text}</Caution>}
+        <section className="grid min-h-0 grow content-center justify-items-center gap-4 overflow-y-auto p-6 text-center">
+          <h2 className="text-4xl">All done</h2>
+          {done}
           <Link
             to={`/sessions/${session.id}/end`}
             className="inline-flex min-h-20 items-center rounded-sm bg-forge px-8 text-2xl font-semibold text-on-forge"
@@ -230,50 +226,42 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
         </section>
       ) : now.kind === 'set' ? (
         <SetPanel
+          // A question that was open for one set is none of the next.
+          key={now.set.id}
           set={now.set}
           call={call!}
           load={load}
           equipment={view.equipment}
           next={lane.next}
           hold={hold}
-          onDone={() => logSet(now.set, asCalled(now.set, call!, session.venue.chalk, load))}
-          onSlip={(rep) =>
-            logSet(now.set, { ...asCalled(now.set, call!, session.venue.chalk, load), slippedAtRep: rep })
-          }
-          onOtherwise={() => setOver({ kind: 'otherwise', set: now.set, slipped: false })}
+          done={done}
+          crowded={asked}
+          onDone={() => logSet(now.set, called(now.set))}
+          onSlip={(rep) => logSet(now.set, { ...called(now.set), slippedAtRep: rep })}
+          onOtherwise={() => setOver({ kind: 'different', set: now.set })}
         />
       ) : (
-        <HoldPanel view={view} hold={hold!} holds={lane.holds} alone={!coach} onLog={logHold} />
+        <HoldPanel
+          view={view}
+          hold={hold!}
+          holds={lane.holds}
+          done={done}
+          alone={!coach}
+          onLog={logHold}
+          onCorrect={(of, earlier, body) =>
+            correct(of, { kind: 'hold', body: earlier }, { kind: 'hold', body })
+          }
+        />
       )}
 
-      <footer className="relative grid gap-1 border-t border-rule bg-ground px-3 py-2">
-        <Done holds={lane.holds} view={view} />
-        <div className="flex flex-wrap items-center gap-x-4">
-          {rest !== null && now !== null && (
-            <p
-              role="timer"
-              className={rest === 0 ? 'text-xl font-semibold text-forge' : 'text-xl text-quiet'}
-            >
-              {rest === 0 ? 'Rest is over' : `rest ${minutes(rest)}`}
-            </p>
-          )}
-          {lastSet?.done && over === null && (
-            <button
-              type="button"
-              aria-live="polite"
-              className="ml-auto min-h-16 text-right text-quiet hover:text-ink"
-              onClick={() => setOver({ kind: 'more', set: lastSet.set, entry: lastSet.done! })}
-            >
-              last{' '}
-              <b className="figures text-lg text-ink">
-                {formatMass(lastSet.done.load, unit)} × {lastSet.done.reps}
-              </b>
-              {lastSet.done.slippedAtRep !== null && `, slipped at ${lastSet.done.slippedAtRep}`}
-              {lastSet.done.waiting && <span className="text-ochre">, waiting</span>}
-              <span className="block underline underline-offset-4">Say more of it</span>
-            </button>
-          )}
-        </div>
+      <footer className="relative z-10 grid shrink-0 border-t border-rule bg-ground px-2 py-1 typing:hidden flat:flex flat:flex-row-reverse flat:gap-2">
+        {over === null && (
+          <Last
+            crowded={asked}
+            sets={lane.sets}
+            onDetails={(set, entry) => setOver({ kind: 'details', set, entry })}
+          />
+        )}
         <Foot
           sessionId={session.id}
           canUndo={canUndo}
@@ -282,13 +270,66 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
           onList={() => setOver(over?.kind === 'list' ? null : { kind: 'list' })}
           onHold={() => {
             setOver(null);
-            change((each) => ({ ...each, at: 'hold' }));
+            act({ kind: 'go', at: 'hold' });
           }}
         />
       </footer>
     </main>
   );
 }
+
+/** The set logged last, and the way to its details. */
+function Last({
+  sets,
+  crowded,
+  onDetails,
+}: {
+  crowded: boolean;
+  sets: Lane['sets'];
+  onDetails: (set: CalledSet, entry: DoneEntry) => void;
+}): ReactElement | null {
+  const unit = useUnit();
+  const last = sets.filter(({ done }) => done).at(-1);
+  if (!last?.done) return null;
+  const { set, done } = last;
+  return (
+    <button
+      type="button"
+      aria-live="polite"
+      className={clsx(
+        'flex min-h-11 items-center justify-end gap-2 text-right leading-tight text-quiet hover:text-ink flat:shrink-0',
+        crowded && 'short:hidden',
+      )}
+      onClick={() => onDetails(set, done)}
+    >
+      <span>
+        last{' '}
+        <b className="figures text-lg text-ink">
+          {formatMass(done.load, unit)} × {done.reps}
+        </b>
+        {done.slippedAtRep !== null && `, slipped at ${done.slippedAtRep}`}
+        {done.waiting && <span className="text-ochre">, waiting</span>}
+      </span>
+      <span className="underline underline-offset-4">Add details</span>
+    </button>
+  );
+}
+
+/** The body of a set as it is sent, now. */
+const dated = (body: Omit<LogSetRequest, 'doneAt'>, barId: string): LogSetRequest => ({
+  ...body,
+  barId,
+  doneAt: clockNow().toISOString(),
+});
+
+/** What stands on the floor, for those who follow on another screen. */
+const standing = (set: CalledSet, call: SetCall, load: number): StandsRequest => ({
+  plannedSetId: set.id,
+  load,
+  line: saidOn(call),
+  ...(call.choice && { choice: call.choice }),
+  ...(call.sideUnder && { sideUnder: call.sideUnder }),
+});
 
 /** The floor with what this device knows of hands and squeeze before the server does. */
 function withOpening(view: FloorView, waiting: readonly Waiting[]): FloorView {
@@ -330,16 +371,12 @@ function bodyOf(entry: DoneEntry): Omit<LogSetRequest, 'doneAt' | 'plannedSetId'
   };
 }
 
-/** The last entry there is, where this device remembers none of its own: another device may have made it. */
-function lastDone(
-  memory: LaneMemory,
-  sets: readonly DoneEntry[],
-  holds: readonly DoneHold[],
-): { kind: 'set' | 'hold'; id: string } | undefined {
+/** The last entry there is, whichever device made it. */
+function lastDone({ sets, holds }: Lane): { kind: 'set' | 'hold'; id: string } | undefined {
   const hold = holds.at(-1);
   if (hold) return { kind: 'hold', id: hold.id };
-  const set = sets.at(-1);
-  return set && memory.actions.length === 0 ? { kind: 'set', id: set.id } : undefined;
+  const set = sets.filter(({ done }) => done).at(-1);
+  return set && { kind: 'set', id: set.done!.id };
 }
 
 /** Holds done, those that wait too, and what comes next time. */
@@ -349,7 +386,7 @@ function Done({ holds, view }: { holds: readonly DoneHold[]; view: FloorView }):
   if (holds.length === 0) return null;
   return (
     <div aria-live="polite">
-      <ol aria-label="Holds done" className="figures flex flex-wrap gap-x-8 gap-y-1 text-xl">
+      <ol aria-label="Holds done" className="figures flex flex-wrap justify-center gap-x-6 text-lg">
         {holds.map((each) => (
           <li key={each.id} className={each.waiting ? 'text-ochre' : ''}>
             {formatMass(each.load, unit)}: {each.seconds.toFixed(1)} s of {each.target},{' '}

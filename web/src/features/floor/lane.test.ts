@@ -1,7 +1,7 @@
 import type { CalledSet, FloorView, LoggedSetView, LogSetRequest } from '@iron-clasp/contract';
 import type { SetCall } from '@iron-clasp/core';
 import type { Waiting } from '../../offline/outbox.ts';
-import { asCalled, decide, doneToday, laneOf, NEW_LANE, proposalsOf, undo, type LaneMemory } from './lane.ts';
+import { asCalled, decide, doneToday, laneOf, NEW_LANE, proposalsOf, type LaneMemory } from './lane.ts';
 
 const call = (choice: SetCall['choice'], more: Partial<SetCall> = {}): SetCall => ({
   choice,
@@ -151,20 +151,6 @@ describe('calls that change', () => {
     expect(kept.agreed['b']).toBeUndefined();
     expect(proposalsOf(lane, calls, kept)).toEqual([]);
     expect(proposalsOf(lane, [calls[0]!, call('doubleOverhand'), calls[2]!], kept)).toHaveLength(1);
-  });
-
-  it('and everything is taken back, the latest first', () => {
-    const proposals = proposalsOf(lane, calls, NEW_LANE);
-    let memory = remember({ actions: [{ kind: 'set', id: '1' }] });
-    memory = decide(memory, proposals, true);
-    memory = { ...memory, skipped: ['c'], actions: [...memory.actions, { kind: 'skip', at: 'c' }] };
-    let step = undo(memory);
-    expect(step.memory.skipped).toEqual([]);
-    step = undo(step.memory);
-    expect(step.memory.agreed).toEqual({});
-    step = undo(step.memory);
-    expect(step.entry).toEqual({ kind: 'set', id: '1' });
-    expect(undo(step.memory)).toEqual({ memory: step.memory });
   });
 });
 

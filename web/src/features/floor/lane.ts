@@ -13,10 +13,12 @@ import {
 } from '@iron-clasp/core';
 import type { CalledSet, FloorView, LogHoldRequest, LogSetRequest } from '@iron-clasp/contract';
 import type { Waiting } from '../../offline/outbox.ts';
+import type { Earlier } from './acts.ts';
 
 /** What was done on this device that can be taken back, the latest last. */
 export type Action =
-  | { readonly kind: 'set' | 'hold'; readonly id: string }
+  /** `earlier`: the entry put one right, which comes back where it is undone. */
+  | { readonly kind: 'set' | 'hold'; readonly id: string; readonly earlier?: Earlier }
   | { readonly kind: 'skip'; readonly at: string }
   | { readonly kind: 'decide'; readonly before: Pick<LaneMemory, 'agreed' | 'kept'> };
 
@@ -219,20 +221,6 @@ export function decide(memory: LaneMemory, proposals: readonly Proposal[], take:
       : { kept: { ...kept, ...(changed as Record<string, string>) } }),
     actions: [...memory.actions, { kind: 'decide', before: { agreed, kept } }],
   };
-}
-
-/** Takes back the last thing done: what is left of the memory, and the log entry to take back where it was one. */
-export function undo(memory: LaneMemory): {
-  memory: LaneMemory;
-  entry?: { kind: 'set' | 'hold'; id: string };
-} {
-  const last = memory.actions.at(-1);
-  if (!last) return { memory };
-  const actions = memory.actions.slice(0, -1);
-  if (last.kind === 'skip')
-    return { memory: { ...memory, actions, skipped: memory.skipped.filter((each) => each !== last.at) } };
-  if (last.kind === 'decide') return { memory: { ...memory, actions, ...last.before } };
-  return { memory: { ...memory, actions, rest: null, at: null }, entry: { kind: last.kind, id: last.id } };
 }
 
 /** The body of a set that went as called. */

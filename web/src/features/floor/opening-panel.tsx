@@ -1,5 +1,6 @@
 import { sayHands, SIDES, type HandsToday, type Side } from '@iron-clasp/core';
 import type { FloorView } from '@iron-clasp/contract';
+import clsx from 'clsx';
 import { useState, type FormEvent, type ReactElement } from 'react';
 import { outbox, useWaiting } from '../../offline/use-outbox.ts';
 import { useIsCoach } from '../../data/session/use-is-coach.ts';
@@ -23,7 +24,8 @@ interface OpeningProps {
   readonly first: boolean;
 }
 
-const LINE = 'flex flex-wrap items-center gap-x-2 gap-y-1 border-b border-rule bg-raised px-4 py-2';
+const LINE =
+  'flex shrink-0 flex-wrap items-center gap-x-2 gap-y-1 border-b border-rule bg-raised px-3 py-1.5 leading-tight';
 
 /** What opens a session: a look at the hands, told here where they changed, and a squeeze test for whoever wants one. */
 export function Opening({ view, accountId, unseen, first }: OpeningProps): ReactElement | null {
@@ -45,21 +47,24 @@ export function Opening({ view, accountId, unseen, first }: OpeningProps): React
     setOpen(null);
   };
   const squeeze = (
-    <Button className="min-h-16 px-2 leading-tight sm:px-3" onClick={() => setOpen('squeeze')}>
+    <Button className="min-h-13 px-2 leading-tight sm:px-3" onClick={() => setOpen('squeeze')}>
       Squeeze test
     </Button>
   );
   if (!unseen && !test && !first && open === null) return null;
   return (
-    <section aria-label="Opening the session">
+    <section
+      aria-label="Opening the session"
+      className={clsx('flex flex-col', open ? 'min-h-0' : 'shrink-0')}
+    >
       {unseen && open !== 'hands' && (
         <div className={LINE}>
           <p className="min-w-40 grow">{sayHands(hands, view.handsOn !== null)}</p>
           <span className="grid grow grid-cols-3 gap-2 sm:flex sm:grow-0">
-            <Button className="min-h-16 px-2 leading-tight sm:px-3" onClick={() => keepHands(hands)}>
+            <Button className="min-h-13 px-2 leading-tight sm:px-3" onClick={() => keepHands(hands)}>
               Same as last time
             </Button>
-            <Button className="min-h-16 px-2 leading-tight sm:px-3" onClick={() => setOpen('hands')}>
+            <Button className="min-h-13 px-2 leading-tight sm:px-3" onClick={() => setOpen('hands')}>
               They changed
             </Button>
             {first && !test && open === null && squeeze}
@@ -114,7 +119,7 @@ export function Opening({ view, accountId, unseen, first }: OpeningProps): React
           </p>
           {test.reading.easierHolds && coach && (
             <Button
-              className="min-h-16 px-4"
+              className="min-h-13 px-4"
               onClick={() =>
                 outbox.add({
                   ...common,
@@ -158,53 +163,57 @@ function TellHands({
     'palm',
   ];
   return (
-    <div className="grid gap-3 border-b border-rule bg-raised px-4 py-3">
-      <div className="grid max-w-md grid-cols-2 gap-4">
-        {SIDES.map((side) => (
-          <div key={side}>
-            <p className="capitalize">{side}</p>
-            <HandDrawing
-              side={side}
-              hand={hands[side]}
-              selected={at.side === side ? at.zone : null}
-              onSelect={(zone) => setAt({ side, zone })}
-              bare
-            />
-          </div>
-        ))}
+    <div className="flex min-h-0 flex-col border-b border-rule bg-raised">
+      <div className="grid min-h-0 grow gap-3 overflow-y-auto px-4 py-2">
+        <div className="grid max-w-md grid-cols-2 gap-4">
+          {SIDES.map((side) => (
+            <div key={side}>
+              <p className="capitalize">{side}</p>
+              <HandDrawing
+                side={side}
+                hand={hands[side]}
+                selected={at.side === side ? at.zone : null}
+                onSelect={(zone) => setAt({ side, zone })}
+                bare
+              />
+            </div>
+          ))}
+        </div>
+        <Choices
+          large
+          legend="Hand"
+          value={at.side}
+          options={SIDES.map((side) => [side, side] as const)}
+          onChange={(side) => setAt({ ...at, side })}
+        />
+        <Choices
+          large
+          legend="Where"
+          value={at.zone}
+          options={zones.map((zone) => [zone, ZONE_NAMES[zone]] as const)}
+          onChange={(zone) => setAt({ ...at, zone })}
+        />
+        <Choices
+          large
+          legend={`${at.side} ${ZONE_NAMES[at.zone]}`}
+          value={zoneOption(hands[at.side], at.zone).id}
+          options={ZONE_OPTIONS[at.zone].map((each) => [each.id, each.words] as const)}
+          onChange={(chosen) => {
+            const { change } = ZONE_OPTIONS[at.zone].find((each) => each.id === chosen)!;
+            setHands({ ...hands, [at.side]: { ...hands[at.side], ...change } });
+          }}
+        />
+        {SIDES.some((side) => hands[side].numb || hands[side].spreadingPain) && (
+          <Caution stop>
+            Numbness or spreading pain: stop, no heavy holds, and a clinician looks at it.
+          </Caution>
+        )}
       </div>
-      <Choices
-        large
-        legend="Hand"
-        value={at.side}
-        options={SIDES.map((side) => [side, side] as const)}
-        onChange={(side) => setAt({ ...at, side })}
-      />
-      <Choices
-        large
-        legend="Where"
-        value={at.zone}
-        options={zones.map((zone) => [zone, ZONE_NAMES[zone]] as const)}
-        onChange={(zone) => setAt({ ...at, zone })}
-      />
-      <Choices
-        large
-        legend={`${at.side} ${ZONE_NAMES[at.zone]}`}
-        value={zoneOption(hands[at.side], at.zone).id}
-        options={ZONE_OPTIONS[at.zone].map((each) => [each.id, each.words] as const)}
-        onChange={(chosen) => {
-          const { change } = ZONE_OPTIONS[at.zone].find((each) => each.id === chosen)!;
-          setHands({ ...hands, [at.side]: { ...hands[at.side], ...change } });
-        }}
-      />
-      {SIDES.some((side) => hands[side].numb || hands[side].spreadingPain) && (
-        <Caution stop>Numbness or spreading pain: stop, no heavy holds, and a clinician looks at it.</Caution>
-      )}
-      <div className="grid grid-cols-2 gap-3">
-        <Button look="action" className="min-h-16 text-xl" onClick={() => onKeep(hands)}>
-          {sameHands(hands, start) ? 'Nothing changed' : 'Keep the check'}
+      <div className="grid shrink-0 grid-cols-2 gap-2 px-3 py-2">
+        <Button look="action" className="min-h-13 text-lg" onClick={() => onKeep(hands)}>
+          {sameHands(hands, start) ? 'Nothing changed' : 'Save'}
         </Button>
-        <Button className="min-h-16 text-xl" onClick={onClose}>
+        <Button className="min-h-13 text-lg" onClick={onClose}>
           Close
         </Button>
       </div>
@@ -244,38 +253,40 @@ function TellSqueeze({
       noValidate
       aria-label="Squeeze test"
       onSubmit={submit}
-      className="grid gap-3 border-b border-rule bg-raised px-4 py-3"
+      className="flex min-h-0 flex-col border-b border-rule bg-raised"
     >
-      {SIDES.map((hand) => (
-        <div key={hand} className="grid grid-cols-[repeat(auto-fit,minmax(6rem,1fr))] gap-3">
-          {scores[hand].map((text, i) => (
-            <Field
-              key={i}
-              label={`${hand} ${i + 1}`}
-              unit="kgf"
-              inputMode="decimal"
-              value={text}
-              onChange={(event) => {
-                setError(null);
-                setScores({
-                  ...scores,
-                  [hand]: scores[hand].map((each, j) => (j === i ? event.target.value : each)),
-                });
-              }}
-            />
-          ))}
-        </div>
-      ))}
-      {error && (
-        <p role="alert" className="text-oxblood">
-          {error}
-        </p>
-      )}
-      <div className="grid grid-cols-2 gap-3">
-        <Button type="submit" look="action" className="min-h-16 text-xl">
-          Keep the test
+      <div className="grid min-h-0 grow gap-3 overflow-y-auto px-4 py-2">
+        {SIDES.map((hand) => (
+          <div key={hand} className="grid grid-cols-[repeat(auto-fit,minmax(6rem,1fr))] gap-3">
+            {scores[hand].map((text, i) => (
+              <Field
+                key={i}
+                label={`${hand} ${i + 1}`}
+                unit="kgf"
+                inputMode="decimal"
+                value={text}
+                onChange={(event) => {
+                  setError(null);
+                  setScores({
+                    ...scores,
+                    [hand]: scores[hand].map((each, j) => (j === i ? event.target.value : each)),
+                  });
+                }}
+              />
+            ))}
+          </div>
+        ))}
+        {error && (
+          <p role="alert" className="text-oxblood">
+            {error}
+          </p>
+        )}
+      </div>
+      <div className="grid shrink-0 grid-cols-2 gap-2 px-3 py-2">
+        <Button type="submit" look="action" className="min-h-13 text-lg">
+          Save
         </Button>
-        <Button className="min-h-16 text-xl" onClick={onClose}>
+        <Button className="min-h-13 text-lg" onClick={onClose}>
           Close
         </Button>
       </div>

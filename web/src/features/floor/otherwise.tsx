@@ -8,12 +8,15 @@ import {
 } from '@iron-clasp/core';
 import { slipOf, type CalledSet, type LogSetRequest } from '@iron-clasp/contract';
 import { Minus, Plus } from 'lucide-react';
+import clsx from 'clsx';
 import { useState, type ReactElement } from 'react';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { Button } from '../../ui/button.tsx';
 import { Choices } from '../../ui/choices.tsx';
 import { formatMass, inUnit } from '../../ui/figures.ts';
 import { choiceOf } from './lane.ts';
+import { SECOND } from './set-panel.tsx';
+import { TextArea } from '../../ui/text-area.tsx';
 
 type Body = Omit<LogSetRequest, 'doneAt'>;
 
@@ -67,93 +70,89 @@ export function Otherwise({ set, start, slipped, onLog, onSkip, onClose }: Other
     ...SLIP_CAUSES.filter((each) => each.id === body.cause && !causes.some((one) => one.id === each.id)),
   ];
   return (
-    <section
-      aria-label="The set otherwise"
-      className="mx-auto grid w-full max-w-2xl grow content-start gap-4 px-4 py-4"
-    >
-      <h2 className="text-2xl">{set.liftName}: how it went</h2>
-      <div className="grid grid-cols-2 gap-4">
-        <Stepper
-          label="Load"
-          value={formatMass(body.load, unit)}
-          onLess={() => change({ load: Math.max(step, body.load - step) })}
-          onMore={() => change({ load: Math.min(600, snapped(body.load, step, unit)) })}
-        />
-        <Stepper
-          label="Repetitions"
-          value={String(body.reps)}
-          onLess={() =>
-            change({
-              reps: Math.max(1, body.reps - 1),
-              ...(body.slippedAtRep && {
-                slippedAtRep: Math.min(body.slippedAtRep, Math.max(1, body.reps - 1)),
-              }),
-            })
-          }
-          onMore={() => change({ reps: Math.min(100, body.reps + 1) })}
-        />
-      </div>
-      <Choices
-        large
-        legend="Grip"
-        value={choiceOf(body)}
-        options={GRIP_CHOICES.map((each) => [each, GRIP_NAMES[each]] as const)}
-        onChange={choose}
-      />
-      <Choices
-        large
-        legend="Slipped"
-        value={body.slippedAtRep === undefined ? 'no' : String(body.slippedAtRep)}
-        options={[
-          ['no', 'held'],
-          ...Array.from({ length: body.reps }, (_, i) => [String(i + 1), `at ${i + 1}`] as const),
-        ]}
-        onChange={(value) =>
-          change({
-            slippedAtRep: value === 'no' ? undefined : Number(value),
-            ...(value === 'no' && { cause: undefined }),
-          })
-        }
-      />
-      <Scale label="Pain" from={0} to={10} value={body.pain} onChange={(pain) => change({ pain })} />
-      <Scale
-        label="Confidence before it"
-        from={1}
-        to={5}
-        value={body.confidence}
-        onChange={(confidence) => change({ confidence })}
-      />
-      {offered.length > 0 && (
+    <section aria-label="The set otherwise" className="mx-auto flex min-h-0 w-full max-w-2xl grow flex-col">
+      <div className="grid min-h-0 grow content-start gap-4 overflow-y-auto px-4 py-3">
+        <h2 className="text-2xl">{set.liftName}: how it went</h2>
+        <div className="grid grid-cols-2 gap-4">
+          <Stepper
+            label="Load"
+            value={formatMass(body.load, unit)}
+            onLess={() => change({ load: Math.max(step, body.load - step) })}
+            onMore={() => change({ load: Math.min(600, snapped(body.load, step, unit)) })}
+          />
+          <Stepper
+            label="Repetitions"
+            value={String(body.reps)}
+            onLess={() =>
+              change({
+                reps: Math.max(1, body.reps - 1),
+                ...(body.slippedAtRep && {
+                  slippedAtRep: Math.min(body.slippedAtRep, Math.max(1, body.reps - 1)),
+                }),
+              })
+            }
+            onMore={() => change({ reps: Math.min(100, body.reps + 1) })}
+          />
+        </div>
         <Choices
           large
-          legend="Why it slipped, likeliest first"
-          value={body.cause ?? ''}
-          options={[['', 'not said'], ...offered.map(({ id, cause }) => [id, cause] as const)]}
-          onChange={(cause) => change({ cause: cause || undefined })}
+          legend="Grip"
+          value={choiceOf(body)}
+          options={GRIP_CHOICES.map((each) => [each, GRIP_NAMES[each]] as const)}
+          onChange={choose}
         />
-      )}
-      <label className="grid gap-1">
-        <span className="label">Note</span>
-        <textarea
+        <Choices
+          large
+          legend="Slipped"
+          value={body.slippedAtRep === undefined ? 'no' : String(body.slippedAtRep)}
+          options={[
+            ['no', 'held'],
+            ...Array.from({ length: body.reps }, (_, i) => [String(i + 1), `at ${i + 1}`] as const),
+          ]}
+          onChange={(value) =>
+            change({
+              slippedAtRep: value === 'no' ? undefined : Number(value),
+              ...(value === 'no' && { cause: undefined }),
+            })
+          }
+        />
+        <Scale label="Pain" from={0} to={10} value={body.pain} onChange={(pain) => change({ pain })} />
+        <Scale
+          label="Confidence before it"
+          from={1}
+          to={5}
+          value={body.confidence}
+          onChange={(confidence) => change({ confidence })}
+        />
+        {offered.length > 0 && (
+          <Choices
+            large
+            legend="Why it slipped, likeliest first"
+            value={body.cause ?? ''}
+            options={[['', 'not said'], ...offered.map(({ id, cause }) => [id, cause] as const)]}
+            onChange={(cause) => change({ cause: cause || undefined })}
+          />
+        )}
+        <TextArea
+          label="Note"
           rows={2}
           maxLength={500}
           value={body.note ?? ''}
           onChange={(event) => change({ note: event.target.value || undefined })}
-          className="rounded-sm border border-edge bg-raised px-3 py-2"
         />
-      </label>
-      <div className="grid grid-cols-2 gap-3">
-        <Button className="min-h-20 text-xl" onClick={onClose}>
-          Back
-        </Button>
-        <Button look="action" className="min-h-20 text-2xl" onClick={() => onLog(body)}>
-          Log it
+      </div>
+      <div className="grid shrink-0 grid-flow-col auto-cols-fr gap-2 px-3 py-2">
+        <Button className={SECOND} onClick={onClose}>
+          Cancel
         </Button>
         {onSkip && (
-          <Button className="col-span-2 min-h-16" onClick={onSkip}>
-            Leave this set out
+          <Button className={SECOND} onClick={onSkip}>
+            Skip this set
           </Button>
         )}
+        <Button look="action" className={clsx('text-xl', SECOND)} onClick={() => onLog(body)}>
+          Log it
+        </Button>
       </div>
     </section>
   );
@@ -177,7 +176,7 @@ function Stepper({
   onMore: () => void;
 }): ReactElement {
   const button =
-    'grid min-h-16 w-16 shrink-0 place-items-center border border-edge bg-raised hover:border-ink';
+    'grid min-h-14 w-13 shrink-0 place-items-center border border-edge bg-raised hover:border-ink';
   return (
     <div role="group" aria-label={label}>
       <p className="label">{label}</p>
@@ -185,7 +184,7 @@ function Stepper({
         <button type="button" aria-label={`${label}: less`} className={button} onClick={onLess}>
           <Minus size={24} aria-hidden />
         </button>
-        <output className="figures text-2xl font-semibold">{value}</output>
+        <output className="figures text-xl font-semibold whitespace-nowrap">{value}</output>
         <button type="button" aria-label={`${label}: more`} className={button} onClick={onMore}>
           <Plus size={24} aria-hidden />
         </button>

@@ -30,32 +30,40 @@ export function Proposals({
     ]),
   );
   return (
-    <section aria-label="Called anew" role="status" className="border-y-2 border-ochre bg-raised px-4 py-3">
-      <h2 className="text-2xl text-ochre">
-        {lines.size === 1 ? 'One call would change' : `${lines.size} calls would change`}
-      </h2>
-      <ul>
-        {[...lines].map(([key, { set, before, after }]) => (
-          <li key={key} className="py-1 text-lg">
-            <b>
-              {set.liftName}, {SET_ROLE_TAGS[set.role]} {formatMass(set.loading.total, unit)}:{' '}
-              {after.choice === null && after.lighterLoad
-                ? `lighter, at most ${loadable(after.lighterLoad)}`
-                : sayCall(after)}
-              {after.verdict === 'weak' && after.lighterLoad && `, or at most ${loadable(after.lighterLoad)}`}
-            </b>
-            <span className="block text-base text-quiet">
-              instead of {sayCall(before)}. {whyChanged(before, after)?.text}
-            </span>
-          </li>
-        ))}
-      </ul>
-      <div className="mt-2 grid grid-cols-2 gap-3">
-        <Button look="action" className="min-h-16 text-xl" onClick={onTake}>
-          Take the new call
+    <section
+      aria-label="Called anew"
+      role="status"
+      className="flex max-h-[45dvh] shrink-0 flex-col border-b-2 border-ochre bg-raised px-3 py-1.5 flat:flex-row flat:items-center flat:gap-3"
+    >
+      <div className="min-h-0 grow overflow-y-auto">
+        <h2 className="text-lg text-ochre short:sr-only">
+          {lines.size === 1 ? 'One call would change' : `${lines.size} calls would change`}
+        </h2>
+        <ul>
+          {[...lines].map(([key, { set, before, after }]) => (
+            <li key={key} className="leading-tight">
+              <b>
+                {set.liftName}, {SET_ROLE_TAGS[set.role]} {formatMass(set.loading.total, unit)}:{' '}
+                {after.choice === null && after.lighterLoad
+                  ? `lighter, at most ${loadable(after.lighterLoad)}`
+                  : sayCall(after)}
+                {after.verdict === 'weak' &&
+                  after.lighterLoad &&
+                  `, or at most ${loadable(after.lighterLoad)}`}
+              </b>
+              <span className="block text-quiet">
+                instead of {sayCall(before)}. {whyChanged(before, after)?.text}
+              </span>
+            </li>
+          ))}
+        </ul>
+      </div>
+      <div className="mt-1.5 grid shrink-0 grid-cols-2 gap-2">
+        <Button look="action" className="min-h-13 text-lg" onClick={onTake}>
+          Accept new call
         </Button>
-        <Button className="min-h-16 text-xl" onClick={onKeep}>
-          Keep the old one
+        <Button className="min-h-13 text-lg" onClick={onKeep}>
+          Keep old call
         </Button>
       </div>
     </section>

@@ -24,23 +24,26 @@ export function Refused({ entry, unit }: { entry: Waiting; unit: MassUnit }): Re
         : OTHER_WORDS[entry.kind];
   const { other } = entry;
   return (
-    <div role="alert" className="border-l-4 border-oxblood bg-raised px-4 py-2">
+    <div
+      role="alert"
+      className="shrink-0 border-l-4 border-oxblood bg-raised px-3 py-1.5 leading-tight flat:flex flat:items-center flat:gap-3"
+    >
       <p>
         {ours} was not taken: {entry.refused} It is kept here until you decide.
       </p>
       {other ? (
-        <div className="mt-2 grid grid-cols-2 gap-3">
-          <Button className="min-h-16 text-lg" onClick={() => outbox.remove(entry.id)}>
+        <div className="mt-1 grid grid-cols-2 gap-2 flat:mt-0 flat:shrink-0">
+          <Button className="min-h-13 leading-tight" onClick={() => outbox.remove(entry.id)}>
             Keep theirs: {formatMass(other.load, unit)} × {other.reps}
             {other.slippedAtRep !== null && `, slipped at ${other.slippedAtRep}`}
           </Button>
-          <Button className="min-h-16 text-lg" onClick={() => outbox.insist(entry.id)}>
+          <Button className="min-h-13 leading-tight" onClick={() => outbox.insist(entry.id)}>
             Keep ours: {ours}
           </Button>
         </div>
       ) : (
-        <Button className="mt-2 min-h-12" onClick={() => outbox.remove(entry.id)}>
-          Drop
+        <Button className="mt-1 min-h-13 px-6" onClick={() => outbox.remove(entry.id)}>
+          Remove
         </Button>
       )}
     </div>

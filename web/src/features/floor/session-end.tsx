@@ -11,6 +11,7 @@ import { formatMass, shortDay } from '../../ui/figures.ts';
 import { Caution, Failed, Loading } from '../../ui/states.tsx';
 import { clockNow } from '../../data/clock.ts';
 import { useEnd, useFinish, useReopen } from '../../data/training/floor.ts';
+import { TextArea } from '../../ui/text-area.tsx';
 
 /** How the session went: against plan, what slipped and likely why, what comes next, and a word to the lifter. */
 export function SessionEnd(): ReactElement {
@@ -121,16 +122,13 @@ function Ended({ view }: { view: SessionEndView }): ReactElement {
           </section>
         )}
         <section aria-label="Note to the lifter">
-          <label className="grid gap-1">
-            <span className="label">{coach ? 'A word to the lifter' : 'Note'}</span>
-            <textarea
-              rows={3}
-              maxLength={1000}
-              value={note}
-              onChange={(event) => setNote(event.target.value)}
-              className="rounded-sm border border-edge bg-raised px-3 py-2"
-            />
-          </label>
+          <TextArea
+            label={coach ? 'A word to the lifter' : 'Note'}
+            rows={3}
+            maxLength={1000}
+            value={note}
+            onChange={(event) => setNote(event.target.value)}
+          />
           {(finish.error ?? reopen.error) && <Failed error={finish.error ?? reopen.error} />}
           <div className="mt-3 flex flex-wrap gap-3">
             <Button
@@ -147,7 +145,7 @@ function Ended({ view }: { view: SessionEndView }): ReactElement {
                 disabled={reopen.isPending}
                 onClick={() => reopen.mutate()}
               >
-                Open it again
+                Reopen
               </Button>
             )}
           </div>

@@ -7,7 +7,8 @@ import {
   SET_ROLE_TAGS,
 } from '@iron-clasp/core';
 import type { CalledSet, FloorView } from '@iron-clasp/contract';
-import { useState, type ReactElement } from 'react';
+import clsx from 'clsx';
+import { useState, type ReactElement, type ReactNode } from 'react';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { saidOn } from './lane.ts';
 import { BarDrawing } from '../../ui/marks/bar-drawing.tsx';
@@ -17,6 +18,10 @@ import { formatMass, percent, seconds } from '../../ui/figures.ts';
 import { Caution } from '../../ui/states.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
 
+/** Heights of what is tapped: as much as the screen has, never less than a thumb with chalk on it needs. */
+export const FIRST = 'min-h-[clamp(4rem,11dvh,6rem)]';
+export const SECOND = 'min-h-[clamp(3.25rem,9dvh,5rem)]';
+
 interface SetPanelProps {
   readonly set: CalledSet;
   readonly call: SetCall;
@@ -25,6 +30,10 @@ interface SetPanelProps {
   readonly equipment: FloorView['equipment'];
   readonly next: CalledSet | 'hold' | null;
   readonly hold: HoldPrescription | null;
+  /** Holds done already. */
+  readonly done: ReactNode;
+  /** Something is asked above the set, which takes room. */
+  readonly crowded: boolean;
   readonly onDone: () => void;
   readonly onSlip: (rep: number) => void;
   readonly onOtherwise: () => void;
@@ -32,7 +41,7 @@ interface SetPanelProps {
 
 /** The set of now, large enough for arm's length: load, plates, grip, straps, chalk, one cue; the next one below. */
 export function SetPanel(props: SetPanelProps): ReactElement {
-  const { set, call, load, equipment, next, hold, onDone, onSlip, onOtherwise } = props;
+  const { set, call, load, equipment, next, hold, done, crowded, onDone, onSlip, onOtherwise } = props;
   const unit = useUnit();
   const [slipping, setSlipping] = useState(false);
   const bare = call.choice !== 'straps' && call.choice !== null;
@@ -49,72 +58,70 @@ export function SetPanel(props: SetPanelProps): ReactElement {
     set.loading.perSide.length > 0 ? loadBar({ target: load, ...equipment }).nearest : set.loading;
   const said = set.seconds ? seconds(set.seconds) : `${set.reps}`;
   return (
-    <section
-      aria-label="The set"
-      className="flex grow flex-col items-center justify-center gap-2 px-4 py-3 text-center flat:grid flat:grid-cols-2 flat:gap-x-6 flat:py-1"
-    >
-      <div className="flex flex-col items-center gap-2 flat:gap-1">
-        <p className="text-xl text-quiet">
-          {set.liftName}, {SET_ROLE_TAGS[set.role]}
-        </p>
-        <p className="figures text-6xl leading-none font-semibold sm:text-8xl flat:text-6xl">
-          {formatMass(load, unit)}
-          <span className="text-quiet"> × </span>
-          {said}
-        </p>
-        {Math.abs(load - set.loading.total) > 0.05 && (
-          <p className="text-lg text-ochre">
-            planned {formatMass(set.loading.total, unit)}; lighter, as called now
+    <section aria-label="The set" className="flex min-h-0 grow flex-col flat:flex-row">
+      <div
+        // On the smallest screens it scrolls, by key too.
+        tabIndex={0}
+        className="[container-type:size] min-h-0 grow overflow-y-auto outline-offset-[-2px] flat:basis-1/2"
+      >
+        <div className="flex min-h-full flex-col items-center justify-center gap-1.5 px-3 py-1 text-center spacious:gap-3">
+          <p className="text-lg leading-tight text-quiet spacious:text-xl flat:hidden">
+            {set.liftName}, {SET_ROLE_TAGS[set.role]}
           </p>
-        )}
-        {set.loading.perSide.length > 0 && <BarDrawing loading={loading} height={54} />}
-        <p className="flex flex-wrap items-center justify-center gap-x-4 gap-y-1 text-2xl font-semibold">
-          {call.choice && (
-            <GripMark choice={call.choice} {...(call.sideUnder && { sideUnder: call.sideUnder })} size={40} />
-          )}
-          {saidOn(call)}
-        </p>
-        {call.probability !== null && (
-          <p className="figures text-lg text-quiet">
-            {percent(call.probability)} to hold{call.verdict === 'weak' && ', below what is asked'}
-          </p>
-        )}
-        {call.cues[0] && <p className="max-w-xl text-lg">{call.cues[0]}</p>}
-        {call.cautions.slice(0, 2).map((text) => (
-          <Caution key={text}>{text}</Caution>
-        ))}
-      </div>
-      <div className="contents flat:grid flat:w-full flat:content-center flat:gap-2">
-        {slipping ? (
-          <fieldset className="w-full max-w-2xl">
-            <legend className="mx-auto text-lg">Slipped at which repetition?</legend>
-            <div className="mt-1 flex flex-wrap justify-center gap-2">
-              {Array.from({ length: set.reps }, (_, i) => i + 1).map((rep) => (
-                <Button key={rep} className="figures min-h-20 min-w-20 text-3xl" onClick={() => onSlip(rep)}>
-                  {rep}
-                </Button>
-              ))}
-              <Button className="min-h-20 px-6" onClick={() => setSlipping(false)}>
-                Not after all
-              </Button>
-            </div>
-          </fieldset>
-        ) : (
-          <div className="grid w-full max-w-2xl grid-cols-2 gap-3">
-            <Button look="action" className="col-span-2 min-h-20 text-3xl sm:min-h-24" onClick={onDone}>
-              Done as called
-            </Button>
-            {bare && (
-              <Button className="min-h-16 text-2xl sm:min-h-20" onClick={slip}>
-                Slipped
-              </Button>
+          <p
+            className={clsx(
+              'figures leading-none font-semibold',
+              // What warns comes before what is large.
+              call.cautions.length > 1
+                ? 'text-4xl'
+                : call.cautions.length > 0
+                  ? 'text-5xl'
+                  : 'text-5xl roomy:text-6xl',
+              'spacious:text-7xl vast:text-8xl',
             )}
-            <Button className="min-h-16 text-2xl sm:min-h-20" onClick={onOtherwise}>
-              Otherwise
-            </Button>
-          </div>
-        )}
-        <p className="text-lg text-quiet">
+          >
+            {formatMass(load, unit)}
+            <span className="text-quiet"> × </span>
+            {said}
+          </p>
+          {Math.abs(load - set.loading.total) > 0.05 && (
+            <p className="text-ochre">
+              planned {formatMass(set.loading.total, unit)}; lighter, as called now
+            </p>
+          )}
+          {set.loading.perSide.length > 0 && (
+            <div className={clsx('hidden', call.cautions.length > 0 ? 'spacious:block' : 'roomy:block')}>
+              <BarDrawing loading={loading} height={54} />
+            </div>
+          )}
+          <p className="flex flex-wrap items-center justify-center gap-x-3 text-xl leading-tight font-semibold spacious:text-2xl short:text-lg">
+            {call.choice && (
+              <GripMark
+                choice={call.choice}
+                {...(call.sideUnder && { sideUnder: call.sideUnder })}
+                size={36}
+              />
+            )}
+            {saidOn(call)}
+          </p>
+          {call.probability !== null && (
+            <p className="figures text-lg leading-tight text-quiet">
+              {percent(call.probability)} to hold{call.verdict === 'weak' && ', below what is asked'}
+            </p>
+          )}
+          {call.cautions.map((text) => (
+            <div key={text} className="text-left leading-tight short:text-sm">
+              <Caution>{text}</Caution>
+            </div>
+          ))}
+          {call.cues[0] && (
+            <p className="hidden max-w-xl leading-tight spacious:block vast:text-lg">{call.cues[0]}</p>
+          )}
+          {done}
+        </div>
+      </div>
+      <div className="grid shrink-0 justify-items-center gap-2 px-3 pb-2 text-center flat:basis-1/2 flat:content-center">
+        <p className={clsx('leading-tight text-quiet flat:hidden', crowded && 'short:hidden')}>
           next:{' '}
           {next === null
             ? 'the end'
@@ -124,6 +131,35 @@ export function SetPanel(props: SetPanelProps): ReactElement {
                 : 'the hold'
               : `${next.liftName === set.liftName ? '' : `${next.liftName}, `}${SET_ROLE_TAGS[next.role]} ${formatMass(next.loading.total, unit)} × ${next.seconds ? seconds(next.seconds) : next.reps}${next.call.choice ? `, ${GRIP_NAMES[next.call.choice]}` : ''}`}
         </p>
+        {slipping ? (
+          <fieldset className="w-full max-w-2xl">
+            <legend className="mx-auto text-lg">Slipped at which repetition?</legend>
+            <div className="mt-1 grid grid-cols-[repeat(auto-fit,minmax(3.5rem,1fr))] gap-1.5">
+              {Array.from({ length: set.reps }, (_, i) => i + 1).map((rep) => (
+                <Button key={rep} className={clsx('figures text-2xl', SECOND)} onClick={() => onSlip(rep)}>
+                  {rep}
+                </Button>
+              ))}
+              <Button className={clsx('col-span-2', SECOND)} onClick={() => setSlipping(false)}>
+                Cancel
+              </Button>
+            </div>
+          </fieldset>
+        ) : (
+          <div className="grid w-full max-w-2xl grid-cols-2 gap-2">
+            <Button look="action" className={clsx('col-span-2 text-2xl', FIRST)} onClick={onDone}>
+              Done as called
+            </Button>
+            {bare && (
+              <Button className={clsx('text-xl', SECOND)} onClick={slip}>
+                Slipped
+              </Button>
+            )}
+            <Button className={clsx('text-xl', !bare && 'col-span-2', SECOND)} onClick={onOtherwise}>
+              Different set
+            </Button>
+          </div>
+        )}
       </div>
     </section>
   );

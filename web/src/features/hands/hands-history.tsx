@@ -17,6 +17,7 @@ import { TimeChart } from '../../ui/charts/time-chart.tsx';
 import { shortDay } from '../../ui/figures.ts';
 import { Caution } from '../../ui/states.tsx';
 import { HandDrawing } from '../../ui/marks/hand-drawing.tsx';
+import { Slider } from '../../ui/slider.tsx';
 
 interface HandsHistoryProps {
   readonly view: HandsHistoryView;
@@ -50,18 +51,14 @@ export function HandsHistory({ view, lifterId }: HandsHistoryProps): ReactElemen
               }))}
             />
             <SkinLine checks={checks} place={place} onPick={setAt} />
-            <label className="mt-2 grid gap-1">
-              <span className="label">Check</span>
-              <input
-                type="range"
-                min={0}
-                max={checks.length - 1}
-                value={place}
-                aria-valuetext={check && shortDay(check.on)}
-                onChange={(event) => setAt(Number(event.target.value))}
-                className="min-h-6 accent-forge"
-              />
-            </label>
+            <Slider
+              label="Check"
+              min={0}
+              max={checks.length - 1}
+              value={place}
+              words={check && shortDay(check.on)}
+              onChange={setAt}
+            />
             {check && (
               <div className="mt-2 grid grid-cols-[7rem_1fr_1fr] gap-4">
                 <p role="status">

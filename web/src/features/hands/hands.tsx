@@ -91,14 +91,14 @@ function HandsCheck({ view, lifterId, today }: HandsCheckProps): ReactElement {
         {check.error && <Failed error={check.error} retry={() => keep(hands)} />}
         <div className="mt-4 flex flex-wrap gap-2">
           <Button look="action" className="min-h-12" disabled={check.isPending} onClick={() => keep(hands)}>
-            Keep the check
+            Save
           </Button>
           <Button className="min-h-12" disabled={check.isPending || touched} onClick={() => keep(view.now)}>
             Same as last time
           </Button>
           {touched && (
             <Button look="quiet" onClick={() => setHands(view.now)}>
-              Undo the changes
+              Undo changes
             </Button>
           )}
         </div>

@@ -4,7 +4,7 @@ import { useRef, useState, type ReactElement } from 'react';
 import { weeksOf } from '../../ui/charts/lanes-geometry.ts';
 import { Button } from '../../ui/button.tsx';
 import { shortDay } from '../../ui/figures.ts';
-import { Pick } from '../../ui/pick.tsx';
+import { Select } from '../../ui/select.tsx';
 import { Failed } from '../../ui/states.tsx';
 import { useRemoveBlock, useSaveBlock } from '../../data/holds/holds.ts';
 
@@ -76,7 +76,7 @@ export function Blocks({ view, lifterId }: BlocksProps): ReactElement {
               </span>
             </span>
             <Button look="quiet" disabled={remove.isPending} onClick={() => remove.mutate(block.id)}>
-              Take off<span className="sr-only"> {block.label}</span>
+              Remove<span className="sr-only"> {block.label}</span>
             </Button>
           </li>
         ))}
@@ -122,27 +122,27 @@ function NewBlock({ view, lifterId, onClose }: BlocksProps & { onClose: () => vo
         );
       }}
     >
-      <Pick
+      <Select
         label="Hold"
         value={kind}
         onChange={setKind}
         options={HOLD_KINDS.map((each) => [each, HOLD_KINDS_BY_ID[each].name] as const)}
       />
-      <Pick
+      <Select
         label="First week"
         value={startsOn}
         error={fault('startsOn')}
         onChange={setStartsOn}
         options={ahead.map((week) => [week, `from ${shortDay(week)}`] as const)}
       />
-      <Pick
+      <Select
         label="Weeks"
         value={weeks}
         error={fault('weeks')}
         onChange={setWeeks}
         options={['2', '3', '4', '5'].map((each) => [each, each] as const)}
       />
-      <Pick
+      <Select
         label="Sessions a week"
         value={aWeek}
         error={fault('sessionsAWeek')}

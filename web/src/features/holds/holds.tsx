@@ -6,7 +6,7 @@ import { useIsCoach } from '../../data/session/use-is-coach.ts';
 import { weeksOf } from '../../ui/charts/lanes-geometry.ts';
 import { Button } from '../../ui/button.tsx';
 import { shortDay } from '../../ui/figures.ts';
-import { Pick } from '../../ui/pick.tsx';
+import { Select } from '../../ui/select.tsx';
 import { Empty, Failed, Loading } from '../../ui/states.tsx';
 import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
 import { Blocks } from './block-editor.tsx';
@@ -123,13 +123,13 @@ function PlanHold({ view, lifterId }: { view: HoldsView; lifterId: string }): Re
     <section aria-label="Plan a hold">
       <h2 className="border-b-2 border-ink pb-1 text-xl">Plan a hold</h2>
       <div className="mt-2 grid gap-3 sm:grid-cols-2">
-        <Pick
+        <Select
           label="After the lifts of"
           value={session.id}
           onChange={setSessionId}
           options={free.map((each) => [each.id, `${shortDay(each.on)}, ${each.title}`] as const)}
         />
-        <Pick
+        <Select
           label="Hold"
           value={kind}
           onChange={setKind}
@@ -150,7 +150,7 @@ function PlanHold({ view, lifterId }: { view: HoldsView; lifterId: string }): Re
         disabled={plan.isPending || missing.length > 0}
         onClick={() => plan.mutate({ sessionId: session.id, kind, version: session.version })}
       >
-        Put it there
+        Add the hold
       </Button>
       {plan.error && <Failed error={plan.error} />}
     </section>

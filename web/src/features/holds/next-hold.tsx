@@ -128,7 +128,7 @@ function Decide({
   if (decided && next.decision)
     return (
       <Button disabled={undo.isPending} onClick={() => undo.mutate({ sessionId, id: next.decision!.id })}>
-        Undo the decision
+        Undo
       </Button>
     );
   return (
@@ -142,7 +142,7 @@ function Decide({
           disabled={hold.barred?.rank === 'safety'}
           onClick={() => setOpen(open === 'changed' ? null : 'changed')}
         >
-          Change
+          Edit
         </Button>
         <Button
           aria-expanded={open === 'skipped'}
@@ -155,7 +155,7 @@ function Decide({
           disabled={plan.isPending}
           onClick={() => plan.mutate({ sessionId, kind: null, version: next.version })}
         >
-          Take out
+          Remove
         </Button>
       </div>
       {open && (
@@ -183,7 +183,7 @@ function Decide({
             onChange={(event) => setFigures({ ...figures, reason: event.target.value })}
           />
           <Button type="submit" look="action" disabled={decide.isPending}>
-            {open === 'changed' ? 'Keep the change' : 'Skip it'}
+            {open === 'changed' ? 'Save' : 'Skip it'}
           </Button>
         </form>
       )}

@@ -36,7 +36,7 @@ export function Kit(): ReactElement {
               </Tab>
             ))}
             <Tab to="/kit/new" here={fresh}>
-              Add a venue
+              New venue
             </Tab>
           </nav>
           {fresh && <NewVenue />}
@@ -119,7 +119,7 @@ function Venue({ id }: { id: string }): ReactElement {
       <VenueSheet venue={venue} />
       <div className="mt-6 flex flex-wrap gap-3">
         <Button look="action" onClick={() => setChanging(true)}>
-          Change what stands here
+          Edit
         </Button>
         <ArchiveButton id={id} version={venue.version} archived words="Archive the venue" />
       </div>

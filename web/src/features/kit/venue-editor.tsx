@@ -14,7 +14,7 @@ import { useState, type FormEvent, type ReactElement } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Choices } from '../../ui/choices.tsx';
 import { Field } from '../../ui/field.tsx';
-import { Pick } from '../../ui/pick.tsx';
+import { Select } from '../../ui/select.tsx';
 import { Failed } from '../../ui/states.tsx';
 import { faultOf, newBar } from './kit-draft.ts';
 import { Figure, Heights, MassField, Rows, Settings, Several, Words } from './venue-fields.tsx';
@@ -128,7 +128,7 @@ export function VenueEditor({ id, version, start, onDone }: VenueEditorProps): R
               error={at(`bars[${i}].collars`)}
               onChange={(collars) => change({ collars })}
             />
-            <Pick
+            <Select
               label="Knurl"
               value={bar.knurl}
               options={KNURLS.map((each) => [each, each] as const)}
@@ -160,7 +160,7 @@ export function VenueEditor({ id, version, start, onDone }: VenueEditorProps): R
               error={at(`plates[${i}].mass`) ?? at(`plates[${i}]`)}
               onChange={(mass) => change({ mass })}
             />
-            <Pick
+            <Select
               label="Unit"
               value={plate.unit}
               options={MASS_UNITS.map((each) => [each, each] as const)}
@@ -293,9 +293,9 @@ export function VenueEditor({ id, version, start, onDone }: VenueEditorProps): R
       {save.error && <Failed error={save.error} />}
       <div className="flex gap-2">
         <Button type="submit" look="action" disabled={save.isPending}>
-          {save.error?.code === 'changed-meanwhile' ? 'Save mine over theirs' : 'Save the venue'}
+          {save.error?.code === 'changed-meanwhile' ? 'Save mine over theirs' : 'Save'}
         </Button>
-        <Button onClick={() => onDone(false)}>Leave it</Button>
+        <Button onClick={() => onDone(false)}>Cancel</Button>
       </div>
     </form>
   );

@@ -6,6 +6,7 @@ import { Button } from '../../ui/button.tsx';
 import { Field } from '../../ui/field.tsx';
 import { inUnit, typedMass, typedNumber } from '../../ui/figures.ts';
 import { heightsText, typedHeights } from './kit-draft.ts';
+import { Checkbox } from '../../ui/checkbox.tsx';
 
 /** Items of one kind, each on a line of its own. */
 export function Rows<Item extends { readonly id: string }>({
@@ -41,7 +42,7 @@ export function Rows<Item extends { readonly id: string }>({
             )}
             <button
               type="button"
-              aria-label={`Take out ${one} ${i + 1}`}
+              aria-label={`Remove ${one} ${i + 1}`}
               onClick={() => onChange(items.filter((_, at) => at !== i))}
               className="ml-auto p-2.5 hover:text-forge"
             >
@@ -219,31 +220,21 @@ export function Several<Value extends string>({
   return (
     <fieldset>
       <legend className="label">{legend}</legend>
-      <label className="flex items-center gap-2 py-1">
-        <input
-          type="checkbox"
-          checked={chosen === null}
-          onChange={(event) => onChange(event.target.checked ? null : [])}
-          className="accent-forge"
-        />
+      <Checkbox checked={chosen === null} onChange={(checked) => onChange(checked ? null : [])}>
         {any}
-      </label>
+      </Checkbox>
       {chosen !== null && (
         <div className="flex flex-wrap gap-x-5 gap-y-1">
           {all.map((each) => (
-            <label key={each} className="flex items-center gap-2 py-1">
-              <input
-                type="checkbox"
-                checked={chosen.includes(each)}
-                onChange={(event) =>
-                  onChange(
-                    event.target.checked ? [...chosen, each] : chosen.filter((other) => other !== each),
-                  )
-                }
-                className="accent-forge"
-              />
+            <Checkbox
+              key={each}
+              checked={chosen.includes(each)}
+              onChange={(checked) =>
+                onChange(checked ? [...chosen, each] : chosen.filter((other) => other !== each))
+              }
+            >
               {names[each].replace(/^an? /, '')}
-            </label>
+            </Checkbox>
           ))}
         </div>
       )}

@@ -45,7 +45,7 @@ export function Archived(): ReactElement {
                 archive.mutate({ lifterId: lifter.id, archived: false, version: lifter.version })
               }
             >
-              Take back to the rack
+              Restore
             </Button>
           </li>
         ))}

@@ -3,6 +3,8 @@ import type { ReactElement } from 'react';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { Button } from '../../ui/button.tsx';
 import type { BestDraft } from './lifter-draft.ts';
+import { Select } from '../../ui/select.tsx';
+import { DateField } from '../../ui/date-field.tsx';
 
 /** Best lifts beside the deadlift, each with its day where that is known. */
 export function BestLifts({
@@ -26,18 +28,12 @@ export function BestLifts({
             key={best.key}
             className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-2 sm:grid-cols-[minmax(0,1fr)_auto_auto_auto]"
           >
-            <select
+            <Select
               aria-label={`Best lift ${i + 1}: lift`}
               value={best.liftId}
-              onChange={(event) => replace(i, { ...best, liftId: event.target.value })}
-              className="rounded-sm border border-edge bg-ground px-2 py-1.5"
-            >
-              {LIFTS.map((lift) => (
-                <option key={lift.id} value={lift.id}>
-                  {lift.name}
-                </option>
-              ))}
-            </select>
+              options={LIFTS.map((lift) => [lift.id, lift.name] as const)}
+              onChange={(liftId) => replace(i, { ...best, liftId })}
+            />
             <span className="flex items-center gap-2">
               <input
                 aria-label={`Best lift ${i + 1}: load, ${unit}`}
@@ -47,16 +43,15 @@ export function BestLifts({
                   const { kg: _kg, ...rest } = best;
                   replace(i, { ...rest, load: event.target.value });
                 }}
-                className="figures w-24 rounded-sm border border-edge bg-ground px-2 py-1 text-lg"
+                className="control figures w-24 text-lg"
               />
               {unit}
             </span>
-            <input
-              type="date"
+            <DateField
               aria-label={`Best lift ${i + 1}: day`}
+              className="w-44"
               value={best.on}
-              onChange={(event) => replace(i, { ...best, on: event.target.value })}
-              className="rounded-sm border border-edge bg-ground px-2 py-1"
+              onChange={(on) => replace(i, { ...best, on })}
             />
             <Button
               look="quiet"

@@ -1,7 +1,10 @@
-import { HISTORY_KINDS, HISTORY_NAMES, SIDES, type HistoryKind } from '@iron-clasp/core';
+import { HISTORY_KINDS, HISTORY_NAMES, SIDES } from '@iron-clasp/core';
 import type { KnownHistory } from '@iron-clasp/contract';
 import type { ReactElement, ReactNode } from 'react';
 import { Button } from '../../ui/button.tsx';
+import { Checkbox } from '../../ui/checkbox.tsx';
+import { Select } from '../../ui/select.tsx';
+import { DateField } from '../../ui/date-field.tsx';
 
 /** What the lifter has had, which side, since when, and whether it is cleared. */
 export function History({
@@ -21,57 +24,39 @@ export function History({
       <ul className="mt-1 grid gap-2">
         {flags.map((flag, i) => (
           <li key={i} className="flex flex-wrap items-center gap-2">
-            <select
+            <Select
               aria-label={`Entry ${i + 1}: what`}
               value={flag.kind}
-              onChange={(event) => replace(i, { ...flag, kind: event.target.value as HistoryKind })}
-              className="rounded-sm border border-edge bg-ground px-2 py-1.5"
-            >
-              {HISTORY_KINDS.map((kind) => (
-                <option key={kind} value={kind}>
-                  {HISTORY_NAMES[kind]}
-                </option>
-              ))}
-            </select>
-            <select
+              options={HISTORY_KINDS.map((kind) => [kind, HISTORY_NAMES[kind]] as const)}
+              onChange={(kind) => replace(i, { ...flag, kind })}
+            />
+            <Select
               aria-label={`Entry ${i + 1}: side`}
               value={flag.side ?? ''}
-              onChange={(event) => {
+              options={[['', 'no side'], ...SIDES.map((side) => [side, side] as const)]}
+              onChange={(side) => {
                 const { side: _side, ...rest } = flag;
-                const side = SIDES.find((each) => each === event.target.value);
                 replace(i, side ? { ...rest, side } : rest);
               }}
-              className="rounded-sm border border-edge bg-ground px-2 py-1.5"
-            >
-              <option value="">no side</option>
-              {SIDES.map((side) => (
-                <option key={side} value={side}>
-                  {side}
-                </option>
-              ))}
-            </select>
-            <label className="flex items-center gap-2">
+            />
+            <span className="flex items-center gap-2">
               since
-              <input
-                type="date"
+              <DateField
                 aria-label={`Entry ${i + 1}: since`}
+                className="w-44"
                 value={flag.since ?? ''}
-                onChange={(event) => {
+                onChange={(day) => {
                   const { since: _since, ...rest } = flag;
-                  replace(i, event.target.value ? { ...rest, since: event.target.value } : rest);
+                  replace(i, day ? { ...rest, since: day } : rest);
                 }}
-                className="rounded-sm border border-edge bg-ground px-2 py-1"
               />
-            </label>
-            <label className="flex items-center gap-2">
-              <input
-                type="checkbox"
-                checked={flag.cleared}
-                onChange={(event) => replace(i, { ...flag, cleared: event.target.checked })}
-                className="accent-forge"
-              />
+            </span>
+            <Checkbox
+              checked={flag.cleared}
+              onChange={(checked) => replace(i, { ...flag, cleared: checked })}
+            >
               cleared
-            </label>
+            </Checkbox>
             <Button
               look="quiet"
               aria-label={`Remove entry ${i + 1}`}

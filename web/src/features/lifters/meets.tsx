@@ -7,6 +7,10 @@ import { Field } from '../../ui/field.tsx';
 import { formatMass, inUnit, typedMass } from '../../ui/figures.ts';
 import { Failed } from '../../ui/states.tsx';
 import { useMeet } from '../../data/lifters/lifters.ts';
+import { Checkbox } from '../../ui/checkbox.tsx';
+import { DateField } from '../../ui/date-field.tsx';
+import { DraftNote } from '../../ui/draft-note.tsx';
+import { useDraft } from '../../offline/drafts.ts';
 
 const SWITCHES = [
   ['straps', 'straps'],
@@ -42,16 +46,16 @@ export function Meets({ profile }: { profile: ProfileView }): ReactElement {
                       ` · attempts ${meet.attempts.map((each) => formatMass(each, unit)).join(', ')}`}
                   </span>
                 </span>
-                <Button look="quiet" aria-label={`Change ${meet.name}`} onClick={() => setOpen(meet.id)}>
-                  Change
+                <Button look="quiet" aria-label={`Edit ${meet.name}`} onClick={() => setOpen(meet.id)}>
+                  Edit
                 </Button>
                 <Button
                   look="quiet"
-                  aria-label={`Take off ${meet.name}`}
+                  aria-label={`Remove ${meet.name}`}
                   disabled={remove.isPending}
                   onClick={() => remove.mutate({ id: meet.id, body: null })}
                 >
-                  Take off
+                  Remove
                 </Button>
               </div>
             )}
@@ -63,11 +67,22 @@ export function Meets({ profile }: { profile: ProfileView }): ReactElement {
         <MeetForm profile={profile} meet={null} onDone={() => setOpen(null)} />
       ) : (
         <Button className="mt-2" onClick={() => setOpen('new')}>
-          Add a meet
+          New meet
         </Button>
       )}
     </section>
   );
+}
+
+/** What stands in the form of a meet; attempts in the reader's unit, as typed. */
+interface Content {
+  readonly id: string;
+  readonly name: string;
+  readonly heldOn: string;
+  readonly straps: boolean;
+  readonly thumbTape: boolean;
+  readonly liquidChalk: boolean;
+  readonly attempts: string;
 }
 
 function MeetForm({
@@ -81,19 +96,26 @@ function MeetForm({
 }): ReactElement {
   const unit = useUnit();
   const save = useMeet(profile.id);
-  // One id a form: sent again after a lost answer it is still the same meet.
-  const [id] = useState(() => meet?.id ?? crypto.randomUUID());
-  const [name, setName] = useState(meet?.name ?? '');
-  const [heldOn, setHeldOn] = useState(meet?.heldOn ?? '');
-  const [rules, setRules] = useState({
-    straps: meet?.straps ?? profile.sport === 'strongman',
-    thumbTape: meet?.thumbTape ?? true,
-    liquidChalk: meet?.liquidChalk ?? true,
-  });
   const written = (meet?.attempts ?? [])
     .map((each) => String(Number(inUnit(each, unit).toFixed(1))))
     .join(', ');
-  const [attempts, setAttempts] = useState(written);
+  const blank = (): Content => ({
+    // One id a form: sent again after a lost answer it is still the same meet.
+    id: meet?.id ?? crypto.randomUUID(),
+    name: meet?.name ?? '',
+    heldOn: meet?.heldOn ?? '',
+    straps: meet?.straps ?? profile.sport === 'strongman',
+    thumbTape: meet?.thumbTape ?? true,
+    liquidChalk: meet?.liquidChalk ?? true,
+    attempts: written,
+  });
+  const [start] = useState(blank);
+  const draft = useDraft(`meet.${profile.id}.${meet?.id ?? 'new'}`, start, meet?.version ?? 0);
+  const { id, name, heldOn, straps, thumbTape, liquidChalk, attempts } = draft.value;
+  const leave = (): void => {
+    draft.done();
+    onDone();
+  };
   const fault = (path: string): string | undefined =>
     save.error?.fields.find((field) => field.path.startsWith(path))?.message;
   const send = (event: FormEvent): void => {
@@ -106,40 +128,49 @@ function MeetForm({
             .filter((each) => each !== '')
             .map((each) => typedMass(each, unit));
     save.mutate(
-      { id, body: { name, heldOn, ...rules, attempts: kg, version: meet?.version ?? 0 } },
-      { onSuccess: onDone },
+      {
+        id,
+        body: {
+          name,
+          heldOn,
+          straps,
+          thumbTape,
+          liquidChalk,
+          attempts: kg,
+          version: draft.found?.version ?? meet?.version ?? 0,
+        },
+      },
+      { onSuccess: leave },
     );
   };
   return (
     <form onSubmit={send} noValidate aria-label="Meet" className="grid gap-3 py-2">
+      {draft.found && <DraftNote at={draft.found.at} onDiscard={() => draft.discard(blank())} />}
       <div className="grid gap-3 sm:grid-cols-2">
         <Field
           label="Meet"
           value={name}
           maxLength={80}
           error={fault('name')}
-          onChange={(event) => setName(event.target.value)}
+          onChange={(event) => draft.set({ name: event.target.value })}
         />
-        <Field
+        <DateField
           label="Day of the meet"
-          type="date"
           value={heldOn}
           error={fault('heldOn')}
-          onChange={(event) => setHeldOn(event.target.value)}
+          onChange={(day) => draft.set({ heldOn: day })}
         />
       </div>
       <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
         <legend className="label">The rulebook of the day allows</legend>
         {SWITCHES.map(([key, words]) => (
-          <label key={key} className="flex items-center gap-2">
-            <input
-              type="checkbox"
-              checked={rules[key]}
-              onChange={(event) => setRules({ ...rules, [key]: event.target.checked })}
-              className="accent-forge"
-            />
+          <Checkbox
+            key={key}
+            checked={draft.value[key]}
+            onChange={(checked) => draft.set({ [key]: checked })}
+          >
             {words}
-          </label>
+          </Checkbox>
         ))}
       </fieldset>
       <Field
@@ -149,14 +180,14 @@ function MeetForm({
         placeholder={unit === 'kg' ? '125 132.5 137.5' : '275 292 303'}
         value={attempts}
         error={fault('attempts')}
-        onChange={(event) => setAttempts(event.target.value)}
+        onChange={(event) => draft.set({ attempts: event.target.value })}
       />
       {save.error && save.error.fields.length === 0 && <Failed error={save.error} />}
       <div className="flex gap-2">
         <Button type="submit" look="action" disabled={save.isPending}>
-          Keep the meet
+          Save
         </Button>
-        <Button onClick={onDone}>Leave it</Button>
+        <Button onClick={leave}>Cancel</Button>
       </div>
     </form>
   );

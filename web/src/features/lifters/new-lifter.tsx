@@ -30,11 +30,11 @@ export function NewLifter(): ReactElement {
   };
   return (
     <div className="px-4 pb-12 pt-4 md:px-8">
-      <h1 className="text-4xl">Add a lifter</h1>
+      <h1 className="text-4xl">New lifter</h1>
       <p className="text-quiet">
         Three answers are enough to start; the rest is asked where it would change a call.
       </p>
-      <form onSubmit={send} noValidate aria-label="Add a lifter" className="mt-4 grid max-w-lg gap-4">
+      <form onSubmit={send} noValidate aria-label="New lifter" className="mt-4 grid max-w-lg gap-4">
         <Field
           label="Name"
           autoFocus
@@ -61,7 +61,7 @@ export function NewLifter(): ReactElement {
         />
         {save.error && save.error.fields.length === 0 && <Failed error={save.error} />}
         <Button type="submit" look="action" className="justify-self-start" disabled={save.isPending}>
-          Add to the rack
+          Add lifter
         </Button>
       </form>
     </div>

@@ -16,7 +16,7 @@ import { useUnit } from '../../data/session/use-unit.ts';
 import { Button } from '../../ui/button.tsx';
 import { Choices } from '../../ui/choices.tsx';
 import { Field } from '../../ui/field.tsx';
-import { Pick } from '../../ui/pick.tsx';
+import { Select } from '../../ui/select.tsx';
 import { Failed, Loading } from '../../ui/states.tsx';
 import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
 import { differences, draftOf, requestOf, type Draft } from './lifter-draft.ts';
@@ -29,6 +29,11 @@ import { Meets } from './meets.tsx';
 import { Sharing } from './sharing.tsx';
 import { useArchive, useProfile, useSaveLifter } from '../../data/lifters/lifters.ts';
 import { useClubSchools } from '../../data/schools/schools.ts';
+import { Checkbox } from '../../ui/checkbox.tsx';
+import { DateField } from '../../ui/date-field.tsx';
+import { DraftNote } from '../../ui/draft-note.tsx';
+import { useToast } from '../../ui/toast.tsx';
+import { useDraft } from '../../offline/drafts.ts';
 
 const ASKED_ROLES: readonly SetRole[] = ['warmup', 'volume', 'backoff', 'accessory', 'top', 'attempt'];
 
@@ -50,25 +55,29 @@ interface EditorProps {
 function Editor({ profile, reload }: EditorProps): ReactElement {
   const unit = useUnit();
   const [base, setBase] = useState(profile);
-  const [draft, setDraft] = useState<Draft>(() => draftOf(profile, unit));
-  const [touched, setTouched] = useState<ReadonlySet<string>>(new Set());
-  /** Fields that somebody else changed while this was being typed. */
-  const [theirs, setTheirs] = useState<readonly (keyof Draft)[]>([]);
+  const say = useToast();
+  const [start] = useState(() => ({ draft: draftOf(profile, unit), touched: [] as readonly string[] }));
+  const kept = useDraft(`profile.${profile.id}`, start, profile.version);
+  const { draft } = kept.value;
+  const touched: ReadonlySet<string> = new Set(kept.value.touched);
+  /** Fields that somebody else changed while this was being typed; or may have, since a draft that was found. */
+  const [theirs, setTheirs] = useState<readonly (keyof Draft)[]>(() =>
+    kept.found && kept.found.version !== profile.version ? (Object.keys(draft) as (keyof Draft)[]) : [],
+  );
+  const restart = (from: ProfileView): void => {
+    setBase(from);
+    kept.discard({ draft: draftOf(from, unit), touched: [] });
+    setTheirs([]);
+  };
   const save = useSaveLifter(profile.id);
   const copies = useClubSchools();
   const set = (part: Partial<Draft>): void => {
-    setDraft({ ...draft, ...part });
-    setTouched(new Set([...touched, ...Object.keys(part)]));
+    kept.set({ draft: { ...draft, ...part }, touched: [...new Set([...touched, ...Object.keys(part)])] });
   };
   const send = (event: FormEvent): void => {
     event.preventDefault();
     save.mutate(requestOf(draft, base, unit, touched), {
-      onSuccess: (saved) => {
-        setBase(saved);
-        setDraft(draftOf(saved, unit));
-        setTouched(new Set());
-        setTheirs([]);
-      },
+      onSuccess: restart,
       onError: (error) => {
         if (error.code !== 'changed-meanwhile') return;
         // What was typed stays; what they have now stands beside it, and saving again is a decision.
@@ -95,13 +104,25 @@ function Editor({ profile, reload }: EditorProps): ReactElement {
   return (
     <div className="grid gap-x-12 gap-y-8 py-4 xl:grid-cols-[minmax(0,36rem)_minmax(0,1fr)]">
       <form onSubmit={send} noValidate aria-label="Profile" className="grid gap-4">
+        {kept.found && changed.length > 0 && <DraftNote at={kept.found.at} onDiscard={() => restart(base)} />}
         {open.length > 0 && (
           <div className="flex flex-wrap items-center gap-3 border-l-4 border-ochre pl-3">
             <p>
               {open.length === 1 ? 'One answer' : `${open.length} answers`} would sharpen the calls:{' '}
               {open.map((field) => FIELD_NAMES[field]).join(', ')}.
             </p>
-            <Button onClick={() => setTouched(new Set([...touched, ...open]))}>
+            <Button
+              disabled={save.isPending}
+              onClick={() =>
+                // Said at once, and of these alone: whatever else is typed waits for its own Save.
+                save.mutate(requestOf(now, base, unit, new Set(open)), {
+                  onSuccess: (saved) => {
+                    setBase(saved);
+                    say(open.length === 1 ? 'The answer is kept.' : `${open.length} answers are kept.`);
+                  },
+                })
+              }
+            >
               They are right as they stand
             </Button>
           </div>
@@ -114,7 +135,7 @@ function Editor({ profile, reload }: EditorProps): ReactElement {
           onChange={(event) => set({ name: event.target.value })}
         />
         <div className="grid gap-4 sm:grid-cols-2">
-          <Pick
+          <Select
             label={<>Sport{note('sport')}</>}
             value={draft.sport}
             error={fault('sport')}
@@ -147,33 +168,24 @@ function Editor({ profile, reload }: EditorProps): ReactElement {
         />
         <div className="grid gap-4 sm:grid-cols-2">
           <div className="grid content-start gap-2">
-            <Pick
+            <Select
               label={<>Stance{note('stance')}</>}
               value={draft.stance}
               error={fault('stance')}
               onChange={(stance) => set({ stance })}
               options={STANCES.map((each) => [each, STANCE_NAMES[each]] as const)}
             />
-            <label className="flex min-h-6 items-center gap-2">
-              <input
-                type="checkbox"
-                className="size-5 accent-forge"
-                checked={draft.largeThighs}
-                onChange={(event) => set({ largeThighs: event.target.checked })}
-              />
+            <Checkbox checked={draft.largeThighs} onChange={(checked) => set({ largeThighs: checked })}>
               Large thighs{note('largeThighs')}
-            </label>
+            </Checkbox>
           </div>
-          <label className="grid content-start gap-1">
-            <span className="label">Training since{note('trainingSince')}</span>
-            <input
-              type="date"
-              value={draft.trainingSince}
-              onChange={(event) => event.target.value && set({ trainingSince: event.target.value })}
-              className="rounded-sm border border-edge bg-ground px-3 py-2"
-            />
-          </label>
-          <Pick
+          <DateField
+            label={<>Training since{note('trainingSince')}</>}
+            value={draft.trainingSince}
+            error={fault('trainingSince')}
+            onChange={(trainingSince) => set({ trainingSince })}
+          />
+          <Select
             label={<>School{note('schoolId')}</>}
             value={draft.schoolId}
             error={fault('schoolId')}
@@ -185,7 +197,7 @@ function Editor({ profile, reload }: EditorProps): ReactElement {
                 .map((own) => [own.id, `${own.school.name} (ours)`] as const),
             ]}
           />
-          <Pick
+          <Select
             label={<>Hook stage{note('hookStage')}</>}
             value={draft.hookStage}
             error={fault('hookStage')}
@@ -194,12 +206,11 @@ function Editor({ profile, reload }: EditorProps): ReactElement {
           />
         </div>
         <div className="grid gap-4 sm:grid-cols-[10rem_repeat(2,minmax(0,1fr))]">
-          <Field
+          <DateField
             label="Deadlifted on"
-            type="date"
             value={draft.deadliftOn}
             error={fault('deadliftOn')}
-            onChange={(event) => set({ deadliftOn: event.target.value })}
+            onChange={(deadliftOn) => set({ deadliftOn })}
           />
           <Field
             label="Usual reps"
@@ -263,15 +274,8 @@ function Editor({ profile, reload }: EditorProps): ReactElement {
             {theirs.length > 0 ? 'Save mine over theirs' : 'Save'}
           </Button>
           {changed.length > 0 && (
-            <Button
-              look="quiet"
-              onClick={() => {
-                setDraft(now);
-                setTouched(new Set());
-                setTheirs([]);
-              }}
-            >
-              {theirs.length > 0 ? 'Take theirs' : 'Undo the changes'}
+            <Button look="quiet" onClick={() => restart(base)}>
+              {theirs.length > 0 ? 'Take theirs' : 'Undo changes'}
             </Button>
           )}
           {save.isSuccess && changed.length === 0 && <span role="status">Saved.</span>}
@@ -312,7 +316,7 @@ function ArchiveButton({ profile }: { profile: ProfileView }): ReactElement {
           )
         }
       >
-        {profile.archived ? 'Take back to the rack' : 'Archive the lifter'}
+        {profile.archived ? 'Restore' : 'Archive the lifter'}
       </Button>
       {archive.error && <Failed error={archive.error} />}
     </span>

@@ -6,6 +6,7 @@ import { Field } from '../../ui/field.tsx';
 import { Failed } from '../../ui/states.tsx';
 import { clockNow } from '../../data/clock.ts';
 import { useInvite, useMakeLink, useRemoveAccount, useRevokeLink } from '../../data/sharing/sharing.ts';
+import { Select } from '../../ui/select.tsx';
 
 const DAYS = [7, 30, 90] as const;
 const day = (at: string): string => format(parseISO(at), 'd MMM yyyy');
@@ -38,7 +39,7 @@ function Address({ link, what }: { link: MadeLinkView; what: string }): ReactEle
           aria-label="Address"
           value={address}
           onFocus={(event) => event.target.select()}
-          className="min-w-0 grow rounded-sm border border-edge bg-ground px-2 py-1"
+          className="control min-w-0 grow"
         />
         <Button onClick={() => void navigator.clipboard.writeText(address).then(() => setCopied(true))}>
           {copied ? 'Copied' : 'Copy'}
@@ -78,7 +79,7 @@ function Links({ profile, onMade }: PartProps): ReactElement {
               </span>
               {!link.revoked && !over && (
                 <Button look="quiet" disabled={revoke.isPending} onClick={() => revoke.mutate(link.id)}>
-                  Take it back
+                  Remove
                 </Button>
               )}
             </li>
@@ -89,20 +90,13 @@ function Links({ profile, onMade }: PartProps): ReactElement {
         <Button disabled={make.isPending} onClick={() => make.mutate(days, { onSuccess: onMade })}>
           Make a link
         </Button>
-        <label className="flex items-center gap-2">
-          for
-          <select
-            value={days}
-            onChange={(event) => setDays(Number(event.target.value))}
-            className="rounded-sm border border-edge bg-ground px-2 py-1.5"
-          >
-            {DAYS.map((each) => (
-              <option key={each} value={each}>
-                {each} days
-              </option>
-            ))}
-          </select>
-        </label>
+        for
+        <Select
+          aria-label="For how long"
+          value={String(days)}
+          options={DAYS.map((each) => [String(each), `${each} days`] as const)}
+          onChange={(value) => setDays(DAYS.find((each) => String(each) === value) ?? days)}
+        />
       </div>
       {(make.error ?? revoke.error) && <Failed error={make.error ?? revoke.error} />}
     </div>
@@ -142,7 +136,7 @@ function Account({ profile, onMade }: PartProps): ReactElement {
             {account.state === 'invited' && account.expiresAt && ` until ${day(account.expiresAt)}`}
           </span>
           <Button look="quiet" disabled={remove.isPending} onClick={() => remove.mutate()}>
-            Take it back
+            Remove
           </Button>
         </p>
       )}

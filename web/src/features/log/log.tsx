@@ -7,12 +7,13 @@ import { useUnit } from '../../data/session/use-unit.ts';
 import { Button } from '../../ui/button.tsx';
 import { Field } from '../../ui/field.tsx';
 import { formatMass, inUnit, typedMass, typedNumber } from '../../ui/figures.ts';
-import { Pick } from '../../ui/pick.tsx';
+import { Select } from '../../ui/select.tsx';
 import { Empty, Failed, Loading } from '../../ui/states.tsx';
 import { saveCsv, type Table } from '../../ui/table-file.ts';
 import { useNearEnd } from '../../ui/use-near-end.ts';
 import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
 import { useCorrect, useLog } from '../../data/log/log.ts';
+import { Checkbox } from '../../ui/checkbox.tsx';
 
 /** The lifter's history day by day, narrowed by lift, grip, kind and slips; an entry is put right where it stands. */
 export function Log(): ReactElement {
@@ -31,19 +32,19 @@ export function Log(): ReactElement {
   return (
     <div className="py-4">
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
-        <Pick
+        <Select
           label="Lift"
           value={search.get('lift') ?? ''}
           options={[['', 'every lift'], ...LIFTS.map((lift) => [lift.id, lift.name] as const)]}
           onChange={(value) => narrow('lift', value)}
         />
-        <Pick
+        <Select
           label="Grip"
           value={search.get('grip') ?? ''}
           options={[['', 'every grip'], ...GRIP_CHOICES.map((grip) => [grip, GRIP_NAMES[grip]] as const)]}
           onChange={(value) => narrow('grip', value)}
         />
-        <Pick
+        <Select
           label="Kind"
           value={search.get('kind') ?? ''}
           options={[
@@ -53,15 +54,12 @@ export function Log(): ReactElement {
           ]}
           onChange={(value) => narrow('kind', value)}
         />
-        <label className="flex min-h-9 items-center gap-2">
-          <input
-            type="checkbox"
-            checked={search.get('slipped') === 'yes'}
-            onChange={(event) => narrow('slipped', event.target.checked ? 'yes' : '')}
-            className="accent-forge"
-          />
+        <Checkbox
+          checked={search.get('slipped') === 'yes'}
+          onChange={(checked) => narrow('slipped', checked ? 'yes' : '')}
+        >
           slips only
-        </label>
+        </Checkbox>
         <SaveLog log={log} name={`log of ${lifter.name}`} />
       </div>
       {log.isPending && <Loading what="the log" lines={12} />}
@@ -316,12 +314,7 @@ function Correct({
     correct.mutate({ id, body }, { onSuccess: onDone });
   };
   return (
-    <form
-      onSubmit={send}
-      noValidate
-      aria-label="Put it right"
-      className="mb-3 grid max-w-2xl gap-3 bg-raised p-3"
-    >
+    <form onSubmit={send} noValidate aria-label="Save" className="mb-3 grid max-w-2xl gap-3 bg-raised p-3">
       <div className="grid gap-3 sm:grid-cols-3">
         <Field
           label="Load"
@@ -348,15 +341,9 @@ function Correct({
             onChange={(event) => setSlip(event.target.value)}
           />
         ) : (
-          <label className="flex items-end gap-2 pb-2">
-            <input
-              type="checkbox"
-              checked={slipped}
-              onChange={(event) => setSlipped(event.target.checked)}
-              className="accent-forge"
-            />
+          <Checkbox className="items-end pb-2" checked={slipped} onChange={(checked) => setSlipped(checked)}>
             slipped
-          </label>
+          </Checkbox>
         )}
       </div>
       <Field
@@ -369,9 +356,9 @@ function Correct({
       {correct.error && correct.error.fields.length === 0 && <Failed error={correct.error} />}
       <div className="flex gap-2">
         <Button type="submit" look="action" disabled={correct.isPending}>
-          Put it right
+          Save
         </Button>
-        <Button onClick={onDone}>Leave it</Button>
+        <Button onClick={onDone}>Cancel</Button>
       </div>
     </form>
   );

@@ -242,11 +242,7 @@ function Editor({
       {(save.error ?? archive.error) && <Failed error={save.error ?? archive.error} />}
       <div className="flex flex-wrap gap-2">
         <Button type="submit" look="action" disabled={save.isPending}>
-          {save.error?.code === 'changed-meanwhile'
-            ? 'Save mine over theirs'
-            : own
-              ? 'Save it'
-              : 'Keep the copy'}
+          {save.error?.code === 'changed-meanwhile' ? 'Save mine over theirs' : own ? 'Save it' : 'Save'}
         </Button>
         {own && (
           <Button

@@ -10,6 +10,8 @@ import {
 } from '@iron-clasp/core';
 import { X } from 'lucide-react';
 import type { ReactElement } from 'react';
+import { Checkbox } from '../../ui/checkbox.tsx';
+import { Select } from '../../ui/select.tsx';
 
 /** A grip order as chips: take one out, or add one at the end. */
 export function GripOrder({
@@ -44,19 +46,13 @@ export function GripOrder({
         </span>
       ))}
       {left.length > 0 && (
-        <select
+        <Select
           aria-label={`${name}: add a grip`}
-          value=""
-          onChange={(event) => onChange([...steps, event.target.value as LadderStep])}
-          className="rounded-sm border border-edge bg-ground px-2 py-1"
-        >
-          <option value="">then …</option>
-          {left.map((step) => (
-            <option key={step} value={step}>
-              {LADDER_STEP_NAMES[step]}
-            </option>
-          ))}
-        </select>
+          value={'' as LadderStep}
+          placeholder="then …"
+          options={left.map((step) => [step, LADDER_STEP_NAMES[step]] as const)}
+          onChange={(step) => onChange([...steps, step])}
+        />
       )}
       {steps.join() !== was.join() && <span className="text-sm text-ochre">adjusted</span>}
       {error && (
@@ -106,28 +102,25 @@ export function StrapPolicies({
           const reps = repsOf(on ?? policy);
           return (
             <li key={policy.id} className="flex flex-wrap items-center gap-x-3 border-b border-rule py-1.5">
-              <label className="flex grow items-center gap-2">
-                <input
-                  type="checkbox"
-                  checked={on !== undefined}
-                  onChange={(event) =>
-                    onChange({
-                      strapsFirst: event.target.checked
-                        ? [...school.strapsFirst, policy]
-                        : school.strapsFirst.filter((each) => each.id !== policy.id),
-                    })
-                  }
-                  className="accent-forge"
-                />
+              <Checkbox
+                className="grow"
+                checked={on !== undefined}
+                onChange={(checked) =>
+                  onChange({
+                    strapsFirst: checked
+                      ? [...school.strapsFirst, policy]
+                      : school.strapsFirst.filter((each) => each.id !== policy.id),
+                  })
+                }
+              >
                 {policy.reason}
-              </label>
+              </Checkbox>
               {on && reps !== undefined && (
                 <label className="flex items-center gap-2 text-sm">
                   from
                   <input
-                    type="number"
-                    min={1}
-                    max={30}
+                    inputMode="numeric"
+                    maxLength={2}
                     aria-label={`Repetitions from which: ${policy.reason}`}
                     value={reps}
                     onChange={(event) =>
@@ -146,7 +139,7 @@ export function StrapPolicies({
                         ),
                       })
                     }
-                    className="w-16 rounded-sm border border-edge bg-ground px-2 py-1"
+                    className="control w-16"
                   />
                   reps
                 </label>
@@ -155,35 +148,29 @@ export function StrapPolicies({
           );
         })}
         <li className="border-b border-rule py-1.5">
-          <label className="flex items-center gap-2">
-            <input
-              type="checkbox"
-              checked={school.strapsLast !== null}
-              onChange={(event) => onChange({ strapsLast: event.target.checked ? last : null })}
-              className="accent-forge"
-            />
+          <Checkbox
+            checked={school.strapsLast !== null}
+            onChange={(checked) => onChange({ strapsLast: checked ? last : null })}
+          >
             last of all, once the bare grips fall short: {last.reason}
-          </label>
+          </Checkbox>
         </li>
         <li className="border-b border-rule py-1.5">
-          <label className="flex items-center gap-2">
-            <input
-              type="checkbox"
-              checked={school.soreHands.straps}
-              onChange={(event) =>
-                onChange({
-                  soreHands: {
-                    straps: event.target.checked,
-                    reason: event.target.checked
-                      ? 'sore hands are spared with straps'
-                      : 'hands that merely hurt are still worked',
-                  },
-                })
-              }
-              className="accent-forge"
-            />
+          <Checkbox
+            checked={school.soreHands.straps}
+            onChange={(checked) =>
+              onChange({
+                soreHands: {
+                  straps: checked,
+                  reason: checked
+                    ? 'sore hands are spared with straps'
+                    : 'hands that merely hurt are still worked',
+                },
+              })
+            }
+          >
             for hands that hurt, skin sound
-          </label>
+          </Checkbox>
         </li>
       </ul>
       <div className="mt-2">{months}</div>

@@ -5,7 +5,8 @@ import { useState, type ReactElement } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Failed, Loading } from '../../ui/states.tsx';
 import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
-import { SessionEditor } from './session-editor.tsx';
+import { draftName, SessionEditor } from './session-editor.tsx';
+import { useHasDraft } from '../../offline/drafts.ts';
 import { Weeks, type OpenSession } from './weeks.tsx';
 import { usePlan } from '../../data/training/programs.ts';
 
@@ -18,6 +19,7 @@ export function Program(): ReactElement {
   const [open, setOpen] = useState<Open>({ kind: 'none' });
   const coming = season.sessions.filter((session) => session.on >= today && !session.done);
   const plan = usePlan('sessionId' in open ? open.sessionId : null);
+  const waits = useHasDraft(draftName(lifter.id, null));
   const close = (): void => setOpen({ kind: 'none' });
   return (
     <div
@@ -31,8 +33,11 @@ export function Program(): ReactElement {
       <section aria-label="Coming sessions" className={open.kind === 'none' ? '' : 'hidden xl:block'}>
         <div className="flex flex-wrap gap-2">
           <Button look="action" onClick={() => setOpen({ kind: 'new' })}>
-            Write a session
+            New session
           </Button>
+          {waits && open.kind !== 'new' && (
+            <p className="self-center text-sm text-quiet">Your draft of one waits there.</p>
+          )}
         </div>
         {coming.length === 0 && <p className="py-4 text-quiet">Nothing is written from today on.</p>}
         <Weeks lifterId={lifter.id} sessions={coming} today={today} onOpen={setOpen} />

@@ -18,6 +18,11 @@ import { load, seconds } from '../../ui/figures.ts';
 import { Caution, Failed, Loading } from '../../ui/states.tsx';
 import { useSaveSessions } from '../../data/training/programs.ts';
 import { useVenues } from '../../data/kit/kit.ts';
+import { Checkbox } from '../../ui/checkbox.tsx';
+import { Select } from '../../ui/select.tsx';
+import { DateField } from '../../ui/date-field.tsx';
+import { DraftNote } from '../../ui/draft-note.tsx';
+import { useDraft } from '../../offline/drafts.ts';
 
 interface Row {
   readonly key: string;
@@ -33,6 +38,37 @@ interface SessionEditorProps {
   readonly onDone: () => void;
 }
 
+/** What stands in the editor. */
+interface Content {
+  readonly id: string;
+  readonly title: string;
+  readonly heldOn: string;
+  readonly venueId: string;
+  readonly barId: string;
+  /** Change the later sessions that repeat this one, too. */
+  readonly later: boolean;
+  readonly hasHold: boolean;
+  readonly rows: readonly Row[];
+}
+
+/** A session as it is written, or an empty one. Its id is made once, so that saved twice it is still one session. */
+function contentOf(start: SessionPlanView | null, on: string): Content {
+  return {
+    id: start?.id || crypto.randomUUID(),
+    title: start?.title ?? '',
+    heldOn: start?.heldOn ?? on,
+    venueId: start?.venueId ?? '',
+    barId: start?.barId ?? '',
+    later: false,
+    hasHold: start?.hasHold ?? false,
+    rows: start ? start.lines.map((line) => row(line.liftId, line.text)) : [row('deadlift.conventional')],
+  };
+}
+
+/** Names the draft of a session; a copy has one of its own. */
+export const draftName = (lifterId: string, start: SessionPlanView | null): string =>
+  `session.${lifterId}.${start ? start.id || `copy of ${start.title} ${start.heldOn}` : 'new'}`;
+
 const row = (liftId: string, text = ''): Row => ({ key: crypto.randomUUID(), liftId, text });
 
 /** A session line by line, by keyboard: Enter adds a line, Alt with the arrows moves it. */
@@ -40,16 +76,10 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
   const unit = useUnit();
   const venues = useVenues();
   const save = useSaveSessions(lifter.id);
-  const [id] = useState(() => start?.id || crypto.randomUUID());
-  const [title, setTitle] = useState(start?.title ?? '');
-  const [heldOn, setHeldOn] = useState(start?.heldOn ?? on);
-  const [venueId, setVenueId] = useState(start?.venueId ?? '');
-  const [barId, setBarId] = useState(start?.barId ?? '');
-  const [later, setLater] = useState(false);
-  const [hasHold, setHasHold] = useState(start?.hasHold ?? false);
-  const [rows, setRows] = useState<readonly Row[]>(() =>
-    start ? start.lines.map((line) => row(line.liftId, line.text)) : [row('deadlift.conventional')],
-  );
+  const [blank] = useState(() => contentOf(start, on));
+  const draft = useDraft(draftName(lifter.id, start), blank, start?.version ?? 0);
+  const { id, title, heldOn, venueId, barId, later, hasHold, rows } = draft.value;
+  const setRows = (now: readonly Row[]): void => draft.set({ rows: now });
   const list = useRef<HTMLOListElement>(null);
   if (venues.isPending) return <Loading what="the venues" lines={4} />;
   if (venues.error) return <Failed error={venues.error} retry={() => void venues.refetch()} />;
@@ -107,11 +137,23 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
     event.preventDefault();
     const lines = rows.map(({ liftId, text }) => ({ liftId, text }));
     const body = {
-      ...{ title, heldOn, venueId: where, hasHold, version: start?.version ?? 0, lines },
+      ...{
+        title,
+        heldOn,
+        venueId: where,
+        hasHold,
+        version: draft.found?.version ?? start?.version ?? 0,
+        lines,
+      },
       ...(bar.id !== here.bars[0]!.id && { barId: bar.id }),
       ...(later && { later }),
     };
-    save.mutate([{ id, body }], { onSuccess: onDone });
+    save.mutate([{ id, body }], {
+      onSuccess: () => {
+        draft.done();
+        onDone();
+      },
+    });
   };
   if (start?.started)
     return (
@@ -122,49 +164,33 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
     );
   return (
     <form onSubmit={send} noValidate aria-label="Session" className="grid gap-4">
+      {draft.found && <DraftNote at={draft.found.at} onDiscard={() => draft.discard(contentOf(start, on))} />}
       <div className="grid gap-4 sm:grid-cols-2 2xl:grid-cols-4">
         <Field
           label="Title"
           value={title}
           maxLength={80}
           error={fault('title')}
-          onChange={(event) => setTitle(event.target.value)}
+          onChange={(event) => draft.set({ title: event.target.value })}
         />
-        <Field
+        <DateField
           label="Day"
-          type="date"
           value={heldOn}
           error={fault('heldOn')}
-          onChange={(event) => setHeldOn(event.target.value)}
+          onChange={(day) => draft.set({ heldOn: day })}
         />
-        <label className="grid content-start gap-1">
-          <span className="label">Venue</span>
-          <select
-            value={where}
-            onChange={(event) => setVenueId(event.target.value)}
-            className="rounded-sm border border-edge bg-ground px-2 py-2 text-ink"
-          >
-            {venues.data.map((venue) => (
-              <option key={venue.id} value={venue.id}>
-                {venue.name}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label className="grid content-start gap-1">
-          <span className="label">Bar</span>
-          <select
-            value={bar.id}
-            onChange={(event) => setBarId(event.target.value)}
-            className="rounded-sm border border-edge bg-ground px-2 py-2 text-ink"
-          >
-            {here.bars.map((each) => (
-              <option key={each.id} value={each.id}>
-                {each.name}
-              </option>
-            ))}
-          </select>
-        </label>
+        <Select
+          label="Venue"
+          value={where}
+          options={venues.data.map((venue) => [venue.id, venue.name] as const)}
+          onChange={(venue) => draft.set({ venueId: venue })}
+        />
+        <Select
+          label="Bar"
+          value={bar.id}
+          options={here.bars.map((each) => [each.id, each.name] as const)}
+          onChange={(bar) => draft.set({ barId: bar })}
+        />
       </div>
       {faults.length > 0 && (
         <ul aria-label="What the venue cannot give" className="grid gap-1">
@@ -183,18 +209,12 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
             key={each.key}
             className="grid gap-x-2 gap-y-1 border-b border-rule pb-2 sm:grid-cols-[10rem_minmax(0,1fr)_auto]"
           >
-            <select
+            <Select
               aria-label={`Line ${i + 1}: lift`}
               value={each.liftId}
-              onChange={(event) => change(i, { liftId: event.target.value })}
-              className="self-start rounded-sm border border-edge bg-ground px-2 py-1.5 text-ink"
-            >
-              {LIFTS.map((lift) => (
-                <option key={lift.id} value={lift.id}>
-                  {lift.name}
-                </option>
-              ))}
-            </select>
+              options={LIFTS.map((lift) => [lift.id, lift.name] as const)}
+              onChange={(liftId) => change(i, { liftId })}
+            />
             <div className="min-w-0">
               <input
                 aria-label={`Line ${i + 1}: sets`}
@@ -206,7 +226,7 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
                 spellCheck={false}
                 onChange={(event) => change(i, { text: event.target.value })}
                 onKeyDown={(event) => onKey(event, i)}
-                className="figures w-full rounded-sm border border-edge bg-ground px-3 py-1 text-lg placeholder:text-quiet"
+                className="control figures w-full text-lg placeholder:text-quiet"
               />
               <Read
                 id={`${each.key}-read`}
@@ -240,15 +260,9 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
       </ol>
       <div className="flex flex-wrap items-center gap-4">
         <Button onClick={() => add(rows.length - 1)}>Add a line</Button>
-        <label className="flex items-center gap-2">
-          <input
-            type="checkbox"
-            checked={hasHold}
-            onChange={(event) => setHasHold(event.target.checked)}
-            className="accent-forge"
-          />
+        <Checkbox checked={hasHold} onChange={(checked) => draft.set({ hasHold: checked })}>
           a rack hold after the main lifts
-        </label>
+        </Checkbox>
       </div>
       {start !== null && start.later > 0 && (
         <Choices
@@ -258,15 +272,22 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
             ['one', 'this week only'],
             ['later', `this week and the ${start.later} later that repeat it`],
           ]}
-          onChange={(value) => setLater(value === 'later')}
+          onChange={(value) => draft.set({ later: value === 'later' })}
         />
       )}
       {save.error && <Failed error={save.error} />}
       <div className="flex gap-2">
         <Button type="submit" look="action" disabled={save.isPending}>
-          Write it
+          Save
         </Button>
-        <Button onClick={onDone}>Leave it</Button>
+        <Button
+          onClick={() => {
+            draft.done();
+            onDone();
+          }}
+        >
+          Cancel
+        </Button>
       </div>
     </form>
   );

@@ -12,6 +12,8 @@ import {
   useRestoreSession,
   type WeekChange,
 } from '../../data/training/programs.ts';
+import { Select } from '../../ui/select.tsx';
+import { DateField, DayButton } from '../../ui/date-field.tsx';
 
 export interface OpenSession {
   readonly kind: 'change' | 'copy';
@@ -69,19 +71,14 @@ export function Weeks({ lifterId, sessions, today, onOpen }: WeeksProps): ReactE
                 <span className="mr-auto min-w-0">
                   <b className="figures text-lg">{nearDay(session.on, today)}</b> {session.title}
                 </span>
-                <input
-                  type="date"
-                  aria-label={`Day of ${session.title}, ${session.on}`}
+                <DayButton
+                  words={`Day of ${session.title}, ${session.on}`}
                   value={session.on}
                   disabled={move.isPending}
-                  onChange={(event) =>
-                    event.target.value &&
-                    move.mutate({ id: session.id, version: session.version, heldOn: event.target.value })
-                  }
-                  className="w-9 rounded-sm border border-transparent bg-ground py-1 text-transparent hover:border-edge focus:w-36 focus:text-ink"
+                  onChange={(heldOn) => move.mutate({ id: session.id, version: session.version, heldOn })}
                 />
                 <Tool
-                  words={`Change ${session.title}, ${session.on}`}
+                  words={`Edit ${session.title}, ${session.on}`}
                   onPress={() => onOpen({ kind: 'change', sessionId: session.id })}
                 >
                   <PencilLine size={17} aria-hidden />
@@ -93,7 +90,7 @@ export function Weeks({ lifterId, sessions, today, onOpen }: WeeksProps): ReactE
                   <Copy size={17} aria-hidden />
                 </Tool>
                 <Tool
-                  words={`Take off ${session.title}, ${session.on}`}
+                  words={`Remove ${session.title}, ${session.on}`}
                   onPress={() =>
                     remove.mutate(
                       { id: session.id, version: session.version },
@@ -157,21 +154,17 @@ function Week({ lifterId, monday }: { lifterId: string; monday: string }): React
         ))}
       </div>
       {doing === 'repeat' && (
-        <p className="flex flex-wrap items-center gap-2 py-2">
-          <label className="flex items-center gap-2">
-            Write it into the next
-            <select
-              value={weeks}
-              onChange={(event) => setWeeks(Number(event.target.value))}
-              className="rounded-sm border border-edge bg-ground px-2 py-1"
-            >
-              {Array.from({ length: 12 }, (_, i) => i + 1).map((n) => (
-                <option key={n} value={n}>
-                  {n} {n === 1 ? 'week' : 'weeks'}
-                </option>
-              ))}
-            </select>
-          </label>
+        <div className="flex flex-wrap items-center gap-2 py-2">
+          Write it into the next
+          <Select
+            aria-label="Write it into the next"
+            value={String(weeks)}
+            options={Array.from(
+              { length: 12 },
+              (_, i) => [String(i + 1), i === 0 ? '1 week' : `${i + 1} weeks`] as const,
+            )}
+            onChange={(value) => setWeeks(Number(value))}
+          />
           <Button
             look="action"
             disabled={change.isPending}
@@ -179,19 +172,12 @@ function Week({ lifterId, monday }: { lifterId: string; monday: string }): React
           >
             Repeat the week
           </Button>
-        </p>
+        </div>
       )}
       {doing === 'move' && (
-        <p className="flex flex-wrap items-center gap-2 py-2">
-          <label className="flex items-center gap-2">
-            To the week of
-            <input
-              type="date"
-              value={to}
-              onChange={(event) => event.target.value && setTo(event.target.value)}
-              className="rounded-sm border border-edge bg-ground px-2 py-1"
-            />
-          </label>
+        <div className="flex flex-wrap items-center gap-2 py-2">
+          To the week of
+          <DateField aria-label="To the week of" value={to} onChange={setTo} />
           <Button
             look="action"
             disabled={change.isPending}
@@ -199,10 +185,10 @@ function Week({ lifterId, monday }: { lifterId: string; monday: string }): React
           >
             Move the week
           </Button>
-        </p>
+        </div>
       )}
       {doing === 'clear' && (
-        <p className="flex flex-wrap items-center gap-2 py-2">
+        <div className="flex flex-wrap items-center gap-2 py-2">
           <span>Everything of it that is not begun comes off the program.</span>
           <Button
             look="action"
@@ -211,7 +197,7 @@ function Week({ lifterId, monday }: { lifterId: string; monday: string }): React
           >
             Clear the week
           </Button>
-        </p>
+        </div>
       )}
       {change.error && <Failed error={change.error} />}
       {done && doing === null && (

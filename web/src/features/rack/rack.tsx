@@ -42,8 +42,7 @@ export function Rack({
           {session.data?.club.name}
           <span className="flex gap-3">
             <NavLink to="/lifters/new" className={HEAD_LINK}>
-              Add
-              <span className="sr-only"> a lifter</span>
+              New lifter
             </NavLink>
             <NavLink to="/club" className={HEAD_LINK}>
               Club

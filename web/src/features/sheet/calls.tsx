@@ -15,6 +15,7 @@ import { HoldRow, SetRow } from './set-rows.tsx';
 import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
 import { WhatIf } from './what-if.tsx';
 import { useCalls, useMoveSession, useWhatIf } from '../../data/training/calls.ts';
+import { Select } from '../../ui/select.tsx';
 
 /** The next session as a sheet of called sets, and its hold. */
 export function Calls(): ReactElement {
@@ -167,8 +168,6 @@ function step(list: HTMLDivElement | null, event: KeyboardEvent, by: 1 | -1): vo
   next.scrollIntoView({ block: 'nearest' });
 }
 
-const PLACE = 'rounded-sm border border-edge bg-raised px-2 py-1 text-ink';
-
 function SessionBar({
   head,
   today,
@@ -209,35 +208,26 @@ function SessionBar({
       {coach ? (
         <div className="flex w-full min-w-0 flex-wrap items-center gap-2 text-quiet">
           at
-          <select
+          <Select
+            aria-label="Venue of the session"
             value={head.venue.id}
             disabled={move.isPending}
-            onChange={(event) => move.mutate({ venueId: event.target.value, version: head.version })}
-            className={PLACE}
-            aria-label="Venue of the session"
-          >
-            {head.venues.map((venue) => (
-              <option key={venue.id} value={venue.id}>
-                {venue.name}, {CHALK_RULE_NAMES[venue.chalk]}
-              </option>
-            ))}
-          </select>
+            options={head.venues.map(
+              (venue) => [venue.id, `${venue.name}, ${CHALK_RULE_NAMES[venue.chalk]}`] as const,
+            )}
+            onChange={(venueId) => move.mutate({ venueId, version: head.version })}
+          />
           with
-          <select
+          <Select
+            aria-label="Bar of the session"
             value={head.bar.id}
             disabled={move.isPending}
-            onChange={(event) => move.mutate({ barId: event.target.value, version: head.version })}
-            className={PLACE}
-            aria-label="Bar of the session"
-          >
-            {(head.bars.some((bar) => bar.id === head.bar.id) ? head.bars : [...head.bars, head.bar]).map(
-              (bar) => (
-                <option key={bar.id} value={bar.id}>
-                  {bar.name}
-                </option>
-              ),
-            )}
-          </select>
+            options={(head.bars.some((bar) => bar.id === head.bar.id)
+              ? head.bars
+              : [...head.bars, head.bar]
+            ).map((bar) => [bar.id, bar.name] as const)}
+            onChange={(barId) => move.mutate({ barId, version: head.version })}
+          />
           <span>
             {head.bar.diameter} mm{head.venue.note && `. ${head.venue.note}`}
           </span>

@@ -6,6 +6,7 @@ import { answerTo, type Asked } from '../../ui/charts/asked.ts';
 import { Button } from '../../ui/button.tsx';
 import { formatMass, inUnit, percent, seconds } from '../../ui/figures.ts';
 import { toKg } from '@iron-clasp/core';
+import { Slider } from '../../ui/slider.tsx';
 
 interface AskProps {
   readonly view: CurveView;
@@ -27,30 +28,23 @@ export function Ask({ view, grip, asked, onAsk }: AskProps): ReactElement {
         Drag along the left or the bottom of the drawing, or move a slider.
       </p>
       <div className="grid gap-x-8 gap-y-2 sm:grid-cols-2">
-        <label className="grid gap-1">
-          <span className="label">How long at this load</span>
-          <input
-            type="range"
-            min={10}
-            max={most}
-            step={unit === 'kg' ? 2.5 : 5}
-            value={inUnit(answer?.load ?? view.curve.referenceLoad, unit)}
-            onChange={(event) => onAsk({ load: toKg(Number(event.target.value), unit) })}
-            className="min-h-6 accent-forge"
-          />
-        </label>
-        <label className="grid gap-1">
-          <span className="label">What load for this time</span>
-          <input
-            type="range"
-            min={1}
-            max={60}
-            step={1}
-            value={answer?.seconds ?? 10}
-            onChange={(event) => onAsk({ seconds: Number(event.target.value) })}
-            className="min-h-6 accent-forge"
-          />
-        </label>
+        <Slider
+          label="How long at this load"
+          min={10}
+          max={most}
+          step={unit === 'kg' ? 2.5 : 5}
+          value={inUnit(answer?.load ?? view.curve.referenceLoad, unit)}
+          words={mass(answer?.load ?? view.curve.referenceLoad)}
+          onChange={(value) => onAsk({ load: toKg(value, unit) })}
+        />
+        <Slider
+          label="What load for this time"
+          min={1}
+          max={60}
+          value={answer?.seconds ?? 10}
+          words={seconds(answer?.seconds ?? 10)}
+          onChange={(value) => onAsk({ seconds: value })}
+        />
       </div>
       {answer && (
         <p role="status" className="figures text-xl">

@@ -6,6 +6,7 @@ import { formatMass, inUnit, shortDay } from '../../ui/figures.ts';
 import { Failed, Loading } from '../../ui/states.tsx';
 import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
 import { useCurveMonths } from '../../data/lifters/curves.ts';
+import { Slider } from '../../ui/slider.tsx';
 
 /** How the curve moved over half a year, with the hold blocks behind it and a scrubber through the days. */
 export function CurveMonths({ marks }: { marks: readonly SeasonMark[] }): ReactElement {
@@ -40,18 +41,14 @@ export function CurveMonths({ marks }: { marks: readonly SeasonMark[] }): ReactE
         series={[series('10 s', 'tenSeconds'), series('30 s', 'thirtySeconds')]}
         bands={marks}
       />
-      <label className="mt-2 grid gap-1">
-        <span className="label">Day</span>
-        <input
-          type="range"
-          min={0}
-          max={then.length - 1}
-          value={place}
-          aria-valuetext={shortDay(day.on)}
-          onChange={(event) => setAt(Number(event.target.value))}
-          className="min-h-6 accent-forge"
-        />
-      </label>
+      <Slider
+        label="Day"
+        min={0}
+        max={then.length - 1}
+        value={place}
+        words={shortDay(day.on)}
+        onChange={setAt}
+      />
       <p role="status" className="figures text-lg">
         {shortDay(day.on)}: 10 s {mass(day.tenSeconds.value)} ({mass(day.tenSeconds.low)} to{' '}
         {mass(day.tenSeconds.high)}), 30 s {mass(day.thirtySeconds.value)}, from{' '}

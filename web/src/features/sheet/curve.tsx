@@ -16,6 +16,7 @@ import { Ask } from './curve-ask.tsx';
 import { CurveMonths } from './curve-months.tsx';
 import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
 import { useCurve } from '../../data/lifters/curves.ts';
+import { Checkbox } from '../../ui/checkbox.tsx';
 
 /** The lifter's clasp curve: how long the hands hold which load, and what stands behind that. */
 export function Curve(): ReactElement {
@@ -39,15 +40,9 @@ function Drawn({ view }: { view: CurveView }): ReactElement {
       <section aria-label="Clasp curve" className="order-last min-w-0">
         <div className="mb-2 flex flex-wrap items-center justify-between gap-3">
           <h2 className="text-2xl">Load against seconds</h2>
-          <label className="ml-auto flex items-center gap-2">
-            <input
-              type="checkbox"
-              checked={plain}
-              onChange={(event) => setPlain(event.target.checked)}
-              className="size-5 accent-forge"
-            />
+          <Checkbox checked={plain} onChange={(checked) => setPlain(checked)}>
             plain seconds
-          </label>
+          </Checkbox>
           <ToggleGroup.Root
             type="single"
             value={grip}

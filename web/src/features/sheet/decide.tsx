@@ -33,7 +33,7 @@ export function Decide({ set, ids, sessionId }: DecideProps): ReactElement {
             {!set.call.overridden && ' · no longer followed: a rule bars it today'}
           </p>
           <Button className="mt-2" disabled={undo.isPending} onClick={() => undo.mutate(override.id)}>
-            Take it back
+            Undo
           </Button>
         </div>
       ) : (

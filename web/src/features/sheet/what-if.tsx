@@ -10,7 +10,8 @@ import {
 import type { SessionHead, WhatIfRequest } from '@iron-clasp/contract';
 import { useState, type ReactElement } from 'react';
 import { Button } from '../../ui/button.tsx';
-import { Pick } from '../../ui/pick.tsx';
+import { Select } from '../../ui/select.tsx';
+import { Checkbox } from '../../ui/checkbox.tsx';
 
 /** Hands that are worth trying. */
 const HURTS: readonly { readonly words: string; readonly hand: Partial<HandToday> }[] = [
@@ -69,7 +70,7 @@ export function WhatIf({
   return (
     <section aria-label="What if" className="mb-4 border-y-2 border-dashed border-edge bg-raised px-4 py-3">
       <div className="flex flex-wrap items-end gap-x-4 gap-y-3">
-        <Pick
+        <Select
           label="What if at"
           value={asked.venueId ?? ''}
           options={[
@@ -80,7 +81,7 @@ export function WhatIf({
           ]}
           onChange={(value) => change({ venueId: value || undefined })}
         />
-        <Pick
+        <Select
           label="chalk"
           value={asked.chalk ?? ''}
           options={[
@@ -89,7 +90,7 @@ export function WhatIf({
           ]}
           onChange={(value) => change({ chalk: (value || undefined) as ChalkKind | undefined })}
         />
-        <Pick
+        <Select
           label="bar"
           value={String(asked.barDiameter ?? '')}
           options={[
@@ -98,7 +99,7 @@ export function WhatIf({
           ]}
           onChange={(value) => change({ barDiameter: value ? Number(value) : undefined })}
         />
-        <Pick
+        <Select
           label="hands"
           value={hurt}
           options={[
@@ -108,15 +109,12 @@ export function WhatIf({
           onChange={tryHands}
         />
         {meet && (
-          <label className="flex min-h-9 items-center gap-2">
-            <input
-              type="checkbox"
-              checked={asked.meetRules === true}
-              onChange={(event) => change({ meetRules: event.target.checked || undefined })}
-              className="accent-forge"
-            />
+          <Checkbox
+            checked={asked.meetRules === true}
+            onChange={(checked) => change({ meetRules: checked || undefined })}
+          >
             rules of {meet}
-          </label>
+          </Checkbox>
         )}
         <Button className="ml-auto" onClick={onClose}>
           Back to the real calls

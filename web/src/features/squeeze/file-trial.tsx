@@ -12,9 +12,10 @@ import { useEffect, useRef, useState, type ReactElement } from 'react';
 import { typedNumber } from '../../ui/figures.ts';
 import { Button } from '../../ui/button.tsx';
 import { Field } from '../../ui/field.tsx';
-import { Pick } from '../../ui/pick.tsx';
+import { Select } from '../../ui/select.tsx';
 import { Caution } from '../../ui/states.tsx';
 import type { TraceFileAnswer, TraceFileQuestion } from './read-trace.worker.ts';
+import { FileField } from '../../ui/file-field.tsx';
 
 interface FileTrialProps {
   /** A repeated-contraction test is read by the server as a whole. */
@@ -87,22 +88,17 @@ export function FileTrial({ whole, onTrace }: FileTrialProps): ReactElement {
 
   return (
     <div className="grid gap-3">
-      <label className="grid gap-1">
-        <span className="label">Force trace, CSV: a column of times and one of forces</span>
-        <input
-          type="file"
-          accept=".csv,.txt,.tsv,text/csv,text/plain"
-          className="rounded-sm border border-edge bg-ground px-3 py-2"
-          onChange={(event) => {
-            const chosen = event.target.files?.[0];
-            if (!chosen) return;
-            setFile(chosen);
-            readFile(chosen);
-          }}
-        />
-      </label>
+      <FileField
+        label="Force trace, CSV: a column of times and one of forces"
+        accept=".csv,.txt,.tsv,text/csv,text/plain"
+        chosen={file?.name}
+        onChange={(chosen) => {
+          setFile(chosen);
+          readFile(chosen);
+        }}
+      />
       <div className="flex flex-wrap items-end gap-3">
-        <Pick
+        <Select
           label="Unit of force"
           value={force}
           onChange={(value) => setForce(value)}
@@ -111,7 +107,7 @@ export function FileTrial({ whole, onTrace }: FileTrialProps): ReactElement {
             ...Object.keys(FORCE_UNITS).map((unit) => [unit as ForceUnit, unit] as const),
           ]}
         />
-        <Pick
+        <Select
           label="Unit of time"
           value={time}
           onChange={(value) => setTime(value)}

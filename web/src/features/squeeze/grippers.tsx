@@ -15,7 +15,7 @@ import { Button } from '../../ui/button.tsx';
 import { Choices } from '../../ui/choices.tsx';
 import { Field } from '../../ui/field.tsx';
 import { inUnit, percent, roughMass, shortDay, typedNumber } from '../../ui/figures.ts';
-import { Pick } from '../../ui/pick.tsx';
+import { Select } from '../../ui/select.tsx';
 import { Caution, Empty, Failed, Loading } from '../../ui/states.tsx';
 import { SaveTable } from '../../ui/save-table.tsx';
 import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
@@ -261,7 +261,7 @@ function Attempt({ view, lifterId }: { view: GrippersView; lifterId: string }): 
     <section aria-label="Log an attempt">
       <h2 className="border-b-2 border-ink pb-1 text-xl">Log an attempt</h2>
       <form className="mt-2 grid gap-3" noValidate onSubmit={(event: FormEvent) => event.preventDefault()}>
-        <Pick
+        <Select
           label="Gripper"
           value={gripperId}
           onChange={setGripperId}

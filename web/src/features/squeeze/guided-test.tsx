@@ -11,7 +11,7 @@ import { Button } from '../../ui/button.tsx';
 import { Choices } from '../../ui/choices.tsx';
 import { Field } from '../../ui/field.tsx';
 import { typedNumber } from '../../ui/figures.ts';
-import { Pick } from '../../ui/pick.tsx';
+import { Select } from '../../ui/select.tsx';
 import { Caution, Failed } from '../../ui/states.tsx';
 import { DeviceTrial } from './device-trial.tsx';
 import { FileTrial } from './file-trial.tsx';
@@ -67,7 +67,7 @@ export function GuidedTest({ lifterId, protocols, onClose }: GuidedTestProps): R
   return (
     <section aria-label="Squeeze test" className="grid gap-4 border-y-2 border-ink py-4">
       <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
-        <Pick
+        <Select
           label="Protocol"
           value={String(chosen)}
           onChange={(value) => !begun && setChosen(Number(value))}
@@ -149,7 +149,7 @@ export function GuidedTest({ lifterId, protocols, onClose }: GuidedTestProps): R
             disabled={!begun || keep.isPending}
             onClick={() => send()}
           >
-            {next ? 'Keep what there is' : 'Keep the test'}
+            {next ? 'Keep what there is' : 'Save'}
           </Button>
         )}
         <Button className="min-h-12 px-5" disabled={!begun} onClick={() => setDone(done.slice(0, -1))}>

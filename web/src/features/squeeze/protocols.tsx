@@ -10,10 +10,11 @@ import { useRef, useState, type ReactElement } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Field } from '../../ui/field.tsx';
 import { typedNumber } from '../../ui/figures.ts';
-import { Pick } from '../../ui/pick.tsx';
+import { Select } from '../../ui/select.tsx';
 import { Failed } from '../../ui/states.tsx';
 import { protocolWords } from './test-order.ts';
 import { useSaveProtocol } from '../../data/squeeze/squeeze.ts';
+import { Checkbox } from '../../ui/checkbox.tsx';
 
 interface ProtocolsProps {
   readonly lifterId: string;
@@ -44,7 +45,7 @@ export function Protocols({ lifterId, protocols }: ProtocolsProps): ReactElement
                 </p>
                 {each.id && (
                   <Button look="quiet" onClick={() => setOpen(each.id)}>
-                    Change
+                    Edit
                   </Button>
                 )}
               </div>
@@ -145,13 +146,13 @@ function ProtocolEditor({ lifterId, start, onClose }: EditorProps): ReactElement
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
         {number('handle', 'Handle setting')}
         {number('elbow', 'Elbow, 180 straight', '°')}
-        <Pick
+        <Select
           label="Posture"
           value={posture}
           onChange={setPosture}
           options={POSTURES.map((each) => [each, each] as const)}
         />
-        <Pick
+        <Select
           label="Hands"
           value={handOrder}
           onChange={setHandOrder}
@@ -160,16 +161,10 @@ function ProtocolEditor({ lifterId, start, onClose }: EditorProps): ReactElement
         {number('trials', 'Trials a hand')}
         {number('rest', 'Rest', 's')}
       </div>
-      <label className="flex items-center gap-2">
-        <input
-          type="checkbox"
-          checked={repeated}
-          onChange={(event) => setRepeated(event.target.checked)}
-          className="size-5 accent-forge"
-        />
+      <Checkbox checked={repeated} onChange={(checked) => setRepeated(checked)}>
         Repeated contractions: {COMMON_CONTRACTION_TEST.count} × {COMMON_CONTRACTION_TEST.on} s on,{' '}
         {COMMON_CONTRACTION_TEST.off} s off
-      </label>
+      </Checkbox>
       {save.error && save.error.fields.length === 0 && <Failed error={save.error} />}
       <div className="flex flex-wrap gap-2">
         <Button type="submit" look="action" disabled={save.isPending}>

@@ -1,0 +1,101 @@
+import type { SetCall } from '@iron-clasp/core';
+import type { LogHoldRequest, LogSetRequest } from '@iron-clasp/contract';
+import type { Waiting } from '../../offline/outbox.ts';
+import { decide, type LaneMemory, type Proposal } from './lane.ts';
+
+/** A log entry as it was before it was put right. */
+export type Earlier =
+  | { readonly kind: 'set'; readonly body: LogSetRequest }
+  | { readonly kind: 'hold'; readonly body: LogHoldRequest };
+
+/** What a tap on the floor does to what the device remembers of the lane. */
+export type Act =
+  /** `stays`: the lane stays at the holds, whatever sets were jumped over. `rest` in s, from `now`, ms. */
+  | {
+      readonly kind: 'log';
+      readonly what: 'set' | 'hold';
+      readonly id: string;
+      readonly rest: number;
+      readonly now: number;
+      readonly stays: boolean;
+    }
+  | { readonly kind: 'correct'; readonly id: string; readonly of: string; readonly earlier: Earlier }
+  | { readonly kind: 'skip'; readonly at: string }
+  | { readonly kind: 'go'; readonly at: string }
+  | { readonly kind: 'decide'; readonly proposals: readonly Proposal[]; readonly take: boolean }
+  /** The calls a lane opened with are what it stands at until the coach agrees to others. */
+  | { readonly kind: 'stand'; readonly agreed: Readonly<Record<string, SetCall>> };
+
+/** Acts that can be undone, the latest last: a long session has a hundred. */
+const REMEMBERED = 200;
+
+/** The lane's memory after an act. */
+export function laneAfter(memory: LaneMemory, act: Act): LaneMemory {
+  switch (act.kind) {
+    case 'log':
+      return {
+        ...memory,
+        at: act.stays ? 'hold' : null,
+        actions: [...memory.actions, { kind: act.what, id: act.id } as const].slice(-REMEMBERED),
+        rest: { until: act.now + act.rest * 1000, of: act.rest },
+      };
+    case 'correct':
+      // The rest goes on: nothing was lifted.
+      return {
+        ...memory,
+        actions: [
+          ...memory.actions.filter((each) => !('id' in each && each.id === act.of)),
+          { kind: act.earlier.kind, id: act.id, earlier: act.earlier } as const,
+        ].slice(-REMEMBERED),
+      };
+    case 'skip':
+      return {
+        ...memory,
+        at: null,
+        skipped: [...memory.skipped, act.at],
+        actions: [...memory.actions, { kind: 'skip', at: act.at }],
+      };
+    case 'go':
+      return { ...memory, at: act.at, skipped: memory.skipped.filter((each) => each !== act.at) };
+    case 'decide':
+      return decide(memory, act.proposals, act.take);
+    case 'stand':
+      return { ...memory, agreed: { ...act.agreed, ...memory.agreed } };
+  }
+}
+
+/** What has to be sent for an undo: the entry that goes, and the one that comes back in its place. */
+export interface Undone {
+  readonly memory: LaneMemory;
+  readonly gone?: { readonly kind: 'set' | 'hold'; readonly id: string };
+  readonly back?: Earlier & { readonly id: string };
+}
+
+/** Undoes the last act: a corrected entry becomes what it was, under an id of its own. */
+export function undo(memory: LaneMemory, newId: () => string): Undone {
+  const last = memory.actions.at(-1);
+  if (!last) return { memory };
+  const actions = memory.actions.slice(0, -1);
+  if (last.kind === 'skip')
+    return { memory: { ...memory, actions, skipped: memory.skipped.filter((each) => each !== last.at) } };
+  if (last.kind === 'decide') return { memory: { ...memory, actions, ...last.before } };
+  const { kind, id, earlier } = last;
+  if (!earlier) return { memory: { ...memory, actions, rest: null, at: null }, gone: { kind, id } };
+  const back = { ...earlier, id: newId() };
+  return {
+    memory: { ...memory, actions: [...actions, { kind, id: back.id }] },
+    gone: { kind, id },
+    back,
+  };
+}
+
+/** The outbox entries of an undo, in the order in which they have to be sent. */
+export function entriesOf(
+  { gone, back }: Undone,
+  common: { readonly sessionId: string; readonly accountId: string },
+): Waiting[] {
+  return [
+    ...(gone ? [{ ...common, ...gone, body: null }] : []),
+    ...(back ? [{ ...common, ...back } as Waiting] : []),
+  ];
+}
