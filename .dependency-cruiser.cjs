@@ -99,8 +99,8 @@ module.exports = {
     {
       name: 'no-tests-in-product',
       severity: 'error',
-      from: { pathNot: '\\.test(-helper)?\\.ts$|^e2e/' },
-      to: { path: '\\.test(-helper)?\\.ts$' },
+      from: { pathNot: '\\.test(-helper)?\\.tsx?$|^e2e/' },
+      to: { path: '\\.test(-helper)?\\.tsx?$' },
     },
   ],
   options: {

@@ -33,15 +33,18 @@ run(async () => {
     ensurePackages(ROOT);
     if (!CHROMIUM.every((path) => existsSync(path)))
       installDebian(['chromium', 'chromium-driver'], 'Chromium and ChromeDriver are not installed.');
-    // Checks and building wait for one another, and go on while the unit tests run in a process of their own.
+    // Checks and building go on while the unit tests run in a process of their own.
     const unit = runJest('unit tests', ['core', 'contract', 'device', 'web'], work);
     await runChecks();
     ensureBuilt(ROOT);
     await unit;
     const postgres = await startPostgres(join(work, 'postgres'), { settings: { fsync: 'off' } });
     toStop.push(() => postgres.remove());
-    await runJest('API tests', ['server'], work, { DATABASE_URL: postgres.url });
-    await runJest('start command and soak', ['tools'], work, { IRON_CLASP_E2E_DATABASE: postgres.url });
+    // The start command's tests wait on one process after another: a core is enough for them.
+    await Promise.all([
+      runJest('API tests', ['server'], work, { DATABASE_URL: postgres.url }),
+      runJest('start command and soak', ['tools'], work, { IRON_CLASP_E2E_DATABASE: postgres.url }),
+    ]);
     await runJest('browser tests', ['e2e'], work, await makeDemoTemplate(ROOT, postgres.url));
   } catch (error) {
     // Whatever stopped the run is a failure of it, and is said so in the last line.
@@ -60,13 +63,17 @@ async function cleanUp() {
 
 async function runChecks() {
   const first = Date.now();
-  for (const { name, run: check } of checks(ROOT)) {
-    const started = Date.now();
-    const { ok, words } = await check();
-    score[ok ? 'passed' : 'failed'] += 1;
-    say(`${ok ? 'ok    ' : 'FAILED'} ${name} (${seconds(started)})`);
-    if (!ok) say(words.trim());
-  }
+  const left = checks(ROOT);
+  const next = async () => {
+    for (let check = left.shift(); check; check = left.shift()) {
+      const started = Date.now();
+      const { ok, words } = await check.run();
+      score[ok ? 'passed' : 'failed'] += 1;
+      say(`${ok ? 'ok    ' : 'FAILED'} ${check.name} (${seconds(started)})`);
+      if (!ok) say(words.trim());
+    }
+  };
+  await Promise.all(Array.from({ length: SIDE_BY_SIDE }, next));
   times.push(`checks: ${seconds(first)}`);
 }
 

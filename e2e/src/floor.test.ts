@@ -226,3 +226,20 @@ describe('a device in trouble', () => {
     await status(/2 of \d+ done$/);
   }, 180_000);
 });
+
+it('the question for the repetition belongs to one set: it never stands open on the next', async () => {
+  const { body } = await page.api<TodayView>('GET', '/lifters/today');
+  await page.go(`/floor/${body.sessions.find((each) => each.lifterName === 'Noor Haddad')!.id}`);
+  await page.find('section[aria-label="The set"]');
+  const done = async (): Promise<number> =>
+    Number(/(\d+) of/.exec(await page.text('header [role=status]'))![1]);
+  const before = await done();
+  await page.click('Slipped');
+  await page.says('Slipped at which repetition?');
+  // Space is "done as called", whatever is asked.
+  await page.keys(' ');
+  await page.until(async () => (await done()) === before + 1, 'the set to be logged');
+  expect(await page.text()).not.toContain('Slipped at which repetition?');
+  await page.click('Undo');
+  await page.until(async () => (await done()) === before, 'the set to be taken back');
+}, 180_000);

@@ -114,6 +114,13 @@ it('a coach, on a laptop: two lanes side by side, to the end of both, with a not
       [second],
     )) as [{ note: string }];
     expect(note).toBe('Good work; chalk sooner.');
+    // Ended, the lane gives way to the other one, and takes no taps by accident.
+    await page.click('To the other lane');
+    await page.at(new RegExp(`/floor/${first}$`));
+    await page.go(`/floor/${second}`);
+    await page.says('This session is over');
+    expect(await page.count('section[aria-label="The set"]')).toBe(0);
+    expect(await page.accessibility()).toEqual([]);
     for (const session of [first, second]) {
       const planned = await server.query('SELECT 1 FROM planned_set WHERE session_id = $1', [session]);
       expect(await server.stored(session)).toBe(planned.length);

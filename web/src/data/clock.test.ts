@@ -1,4 +1,4 @@
-import { clockNow, setClockBy } from './clock.ts';
+import { clockNow, clubDay, setClockBy } from './clock.ts';
 
 const header = (ms: number): string => new Date(ms).toUTCString();
 const gap = (): number => clockNow().getTime() - Date.now();
@@ -27,4 +27,11 @@ it('an answer without a date, or with nonsense for one, changes nothing', () => 
 it('a device that was put right by its owner counts as right again', () => {
   setClockBy(header(Date.now()), Date.now());
   expect(Math.abs(gap())).toBeLessThan(50);
+});
+
+it('the day is the club’s, wherever the device is', () => {
+  const at = new Date('2026-11-24T12:00:00Z');
+  expect(clubDay('Europe/Berlin', at)).toBe('2026-11-24');
+  expect(clubDay('Pacific/Auckland', at)).toBe('2026-11-25');
+  expect(clubDay('America/New_York', new Date('2026-11-24T03:00:00Z'))).toBe('2026-11-23');
 });

@@ -44,3 +44,9 @@ export function setClockBy(told: string | null, deviceNow: number): void {
     // Storage is full or barred: the difference holds for as long as the page does.
   }
 }
+
+/** The day that it is in the club's time zone, `YYYY-MM-DD`. */
+export function clubDay(timeZone: string, at = clockNow()): string {
+  // Canada writes its days as ISO 8601 does.
+  return new Intl.DateTimeFormat('en-CA', { timeZone }).format(at);
+}

@@ -1,3 +1,4 @@
+import { TextDecoder, TextEncoder } from 'node:util';
 import { cleanup } from '@testing-library/react';
 
 // What the page of the tests lacks and Radix asks for: it lays nothing out and captures no pointer.
@@ -6,7 +7,7 @@ class Nowhere {
   unobserve(): void {}
   disconnect(): void {}
 }
-Object.assign(window, { ResizeObserver: Nowhere });
+Object.assign(window, { ResizeObserver: Nowhere, TextDecoder, TextEncoder });
 Object.assign(Element.prototype, {
   hasPointerCapture: () => false,
   setPointerCapture: () => undefined,

@@ -1,12 +1,6 @@
 import type { SetCall } from '@iron-clasp/core';
-import type { LogHoldRequest, LogSetRequest } from '@iron-clasp/contract';
 import type { Waiting } from '../../offline/outbox.ts';
-import { decide, type LaneMemory, type Proposal } from './lane.ts';
-
-/** A log entry as it was before it was put right. */
-export type Earlier =
-  | { readonly kind: 'set'; readonly body: LogSetRequest }
-  | { readonly kind: 'hold'; readonly body: LogHoldRequest };
+import { decide, type Earlier, type LaneMemory, type Proposal } from './lane.ts';
 
 /** What a tap on the floor does to what the device remembers of the lane. */
 export type Act =

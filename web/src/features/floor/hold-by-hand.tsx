@@ -1,11 +1,11 @@
-import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { LogHoldRequest } from '@iron-clasp/contract';
 import type { MassUnit } from '@iron-clasp/core';
 import type { ReactElement } from 'react';
-import { Controller, useForm, type Resolver } from 'react-hook-form';
+import { Controller } from 'react-hook-form';
 import { Button } from '../../ui/button.tsx';
 import { Field } from '../../ui/field.tsx';
 import { inUnit, typedMass, typedNumber } from '../../ui/figures.ts';
+import { useRequestForm } from '../../ui/request-form.ts';
 import { clockNow } from '../../data/clock.ts';
 import { Choices } from '../../ui/choices.tsx';
 
@@ -33,47 +33,29 @@ export function HoldByHand({ unit, start, rest, onLog, onCancel }: HoldByHandPro
       ended: typed.ended,
       doneAt: clockNow().toISOString(),
     });
-  const check = classValidatorResolver(LogHoldRequest);
-  const resolver: Resolver<Typed> = async (typed, context, options) => {
-    const checked = await check(entryOf(typed), context, options as never);
-    return 'errors' in checked && Object.keys(checked.errors).length
-      ? ({ values: {}, errors: checked.errors } as never)
-      : { values: typed, errors: {} };
-  };
-  const form = useForm<Typed>({
-    resolver,
-    defaultValues: {
+  const { form, field, onSubmit } = useRequestForm<Typed, LogHoldRequest, void>({
+    request: LogHoldRequest,
+    start: {
       load: String(Number(inUnit(start.load, unit).toFixed(1))),
       seconds: String(start.seconds || ''),
       ended: start.ended,
     },
+    bodyOf: entryOf,
+    // Kept on this device at once; the queue sends it.
+    send: async (entry) => onLog(entry),
   });
-  const errors = form.formState.errors;
   return (
     <form
       noValidate
       aria-label="Enter a hold"
       className="mx-auto flex min-h-0 w-full max-w-md grow flex-col gap-2 px-3 pb-2 text-left"
-      onSubmit={(event) => void form.handleSubmit((typed) => onLog(entryOf(typed)))(event)}
+      onSubmit={onSubmit}
     >
       <div className="grid min-h-0 grow content-start gap-2 overflow-y-auto py-2">
         <div className="grid grid-cols-2 gap-2">
           {' '}
-          <Field
-            label="Load"
-            unit={unit}
-            inputMode="decimal"
-            autoComplete="off"
-            error={errors.load?.message}
-            {...form.register('load')}
-          />
-          <Field
-            label="Seconds held"
-            inputMode="decimal"
-            autoComplete="off"
-            error={errors.seconds?.message}
-            {...form.register('seconds')}
-          />
+          <Field label="Load" unit={unit} inputMode="decimal" autoComplete="off" {...field('load')} />
+          <Field label="Seconds held" inputMode="decimal" autoComplete="off" {...field('seconds')} />
         </div>
         <Controller
           control={form.control}

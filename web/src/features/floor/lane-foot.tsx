@@ -1,11 +1,15 @@
 import { ArrowLeft, Flag, ListChecks, Timer, Undo2 } from 'lucide-react';
 import { memo, useEffect, useMemo, useRef, type ReactElement } from 'react';
-import { Link } from 'react-router';
+import { Link, useParams } from 'react-router';
 import { Button } from '../../ui/button.tsx';
 
 const LINK = 'inline-flex min-h-11 min-w-11 items-center gap-1 px-1';
 const FOOT =
   'flex min-h-[clamp(3.25rem,8dvh,4.5rem)] flex-col items-center justify-center gap-0.5 px-1 text-sm leading-tight sm:flex-row sm:gap-2 sm:text-base';
+
+/** Where a session is ended, with the way back to the lanes beside it. */
+export const endOf = (sessionId: string, lanes: string): string =>
+  `/sessions/${sessionId}/end${lanes === sessionId ? '' : `?floor=${lanes}`}`;
 
 interface FootProps {
   readonly sessionId: string;
@@ -23,6 +27,7 @@ export function Foot(props: FootProps): ReactElement {
     latest.current = props;
   });
   const { sessionId, canUndo, canHold } = props;
+  const { sessionIds = sessionId } = useParams();
   return useMemo(
     () => (
       <div className="grid grow grid-cols-4 gap-1.5">
@@ -38,12 +43,12 @@ export function Foot(props: FootProps): ReactElement {
             <span className="max-sm:sr-only">To the </span>hold
           </span>
         </Button>
-        <Link to={`/sessions/${sessionId}/end`} className={`${FOOT} rounded-sm border border-edge bg-raised`}>
+        <Link to={endOf(sessionId, sessionIds)} className={`${FOOT} rounded-sm border border-edge bg-raised`}>
           <Flag size={20} aria-hidden /> End
         </Link>
       </div>
     ),
-    [sessionId, canUndo, canHold],
+    [sessionId, sessionIds, canUndo, canHold],
   );
 }
 

@@ -15,19 +15,19 @@ import type {
 } from '@iron-clasp/contract';
 import clsx from 'clsx';
 import { useEffect, useState, type ReactElement } from 'react';
-import { Link } from 'react-router';
+import { Link, useParams } from 'react-router';
 import { useAccount } from '../../data/session/account.ts';
 import type { Waiting } from '../../offline/outbox.ts';
 import { outbox, useWaiting } from '../../offline/use-outbox.ts';
 import { useIsCoach } from '../../data/session/use-is-coach.ts';
 import { useUnit } from '../../data/session/use-unit.ts';
-import { formatMass, minutes } from '../../ui/figures.ts';
+import { formatMass, minutes, shortDay } from '../../ui/figures.ts';
 import { useKeys } from '../../ui/use-keys.ts';
 import { AllSets } from './all-sets.tsx';
 import { clocks } from '../../offline/clocks.ts';
 import { HoldPanel } from './hold-panel.tsx';
 import { READY } from '../../offline/hold-clock.ts';
-import { entriesOf, laneAfter, undo, type Act, type Earlier } from './acts.ts';
+import { entriesOf, laneAfter, undo, type Act } from './acts.ts';
 import {
   agreedCall,
   asCalled,
@@ -36,9 +36,10 @@ import {
   saidOn,
   type DoneEntry,
   type DoneHold,
+  type Earlier,
   type Lane,
 } from './lane.ts';
-import { Foot, ToSheet } from './lane-foot.tsx';
+import { endOf, Foot, ToSheet } from './lane-foot.tsx';
 import { useLaneMemory } from './lane-memory.ts';
 import { handsNow, holdNow } from './opening.ts';
 import { Opening } from './opening-panel.tsx';
@@ -49,7 +50,11 @@ import { SetPanel } from './set-panel.tsx';
 import { useCallsAgain } from './use-calls-again.ts';
 import { useRest } from './use-clock.ts';
 import { NO_SET, useTellStands } from './use-tell-stands.ts';
-import { clockNow } from '../../data/clock.ts';
+import { clockNow, clubDay } from '../../data/clock.ts';
+import { useSession } from '../../data/session/session.ts';
+import { useReopen } from '../../data/training/floor.ts';
+import { Button } from '../../ui/button.tsx';
+import { Failed } from '../../ui/states.tsx';
 
 /** What lies over the lane: nothing, the list of sets, a set that went differently, or an entry that gets details. */
 type Over =
@@ -62,6 +67,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
   const unit = useUnit();
   const coach = useIsCoach();
   const accountId = useAccount()!.id;
+  const { sessionIds = known.calls.session.id } = useParams();
   const waiting = useWaiting();
   const view = withOpening(known, waiting);
   const { session, hold } = view.calls;
@@ -71,6 +77,8 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
     change((memory) => laneAfter(memory, { kind: 'log', what, id, rest, stays, now: Date.now() }));
   const [over, setOver] = useState<Over | null>(null);
   const lane = laneOf(view, waiting, memory);
+  const zone = useSession().data?.club.timeZone;
+  const elsewhen = zone !== undefined && session.on !== clubDay(zone);
   const calls = useCallsAgain(view, known, lane);
   const proposals = proposalsOf(lane, calls, memory);
   const rest = useRest(memory.rest);
@@ -132,6 +140,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
       <header className="relative z-10 flex shrink-0 items-center gap-2 border-b border-rule px-2">
         <ToSheet lifterId={session.lifterId} />
         <h1 className="min-w-0 truncate text-2xl flat:text-xl">{session.lifterName}</h1>
+        {elsewhen && <p className="shrink-0 text-ochre">{shortDay(session.on)}</p>}
         {now?.kind === 'set' && over === null && (
           <p className="hidden text-quiet flat:block">
             {now.set.liftName}, {SET_ROLE_TAGS[now.set.role]}
@@ -213,12 +222,14 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
           }
           onClose={() => setOver(null)}
         />
+      ) : view.finished ? (
+        <Over sessionId={session.id} />
       ) : now === null ? (
         <section className="grid min-h-0 grow content-center justify-items-center gap-4 overflow-y-auto p-6 text-center">
           <h2 className="text-4xl">All done</h2>
           {done}
           <Link
-            to={`/sessions/${session.id}/end`}
+            to={endOf(session.id, sessionIds)}
             className="inline-flex min-h-20 items-center rounded-sm bg-forge px-8 text-2xl font-semibold text-on-forge"
           >
             How it went
@@ -275,6 +286,30 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
         />
       </footer>
     </main>
+  );
+}
+
+/** A session that is over: it takes nothing more until it is opened again on purpose. */
+function Over({ sessionId }: { sessionId: string }): ReactElement {
+  const coach = useIsCoach();
+  const reopen = useReopen(sessionId);
+  const { sessionIds = sessionId } = useParams();
+  return (
+    <section className="grid min-h-0 grow content-center justify-items-center gap-4 overflow-y-auto p-6 text-center">
+      <h2 className="text-4xl">This session is over</h2>
+      <Link
+        to={endOf(sessionId, sessionIds)}
+        className="inline-flex min-h-16 items-center rounded-sm bg-forge px-8 text-2xl font-semibold text-on-forge"
+      >
+        How it went
+      </Link>
+      {coach && (
+        <Button className="min-h-13 px-6" disabled={reopen.isPending} onClick={() => reopen.mutate()}>
+          Reopen
+        </Button>
+      )}
+      {reopen.error && <Failed error={reopen.error} />}
+    </section>
   );
 }
 

@@ -13,7 +13,11 @@ import {
 } from '@iron-clasp/core';
 import type { CalledSet, FloorView, LogHoldRequest, LogSetRequest } from '@iron-clasp/contract';
 import type { Waiting } from '../../offline/outbox.ts';
-import type { Earlier } from './acts.ts';
+
+/** A log entry as it was before it was put right. */
+export type Earlier =
+  | { readonly kind: 'set'; readonly body: LogSetRequest }
+  | { readonly kind: 'hold'; readonly body: LogHoldRequest };
 
 /** What was done on this device that can be taken back, the latest last. */
 export type Action =

@@ -2,7 +2,7 @@ import { HOLD_KINDS_BY_ID, GRIP_NAMES, HOLD_CHANGE_NAMES, SET_ROLE_TAGS } from '
 import type { SessionEndView } from '@iron-clasp/contract';
 import { ArrowLeft } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
-import { Link, useParams } from 'react-router';
+import { Link, useParams, useSearchParams } from 'react-router';
 import { useIsCoach } from '../../data/session/use-is-coach.ts';
 import { useWaitingOf } from '../../offline/use-outbox.ts';
 import { useUnit } from '../../data/session/use-unit.ts';
@@ -18,9 +18,11 @@ export function SessionEnd(): ReactElement {
   const { sessionId = '' } = useParams();
   const end = useEnd(sessionId);
   const here = useWaitingOf(sessionId).length;
+  const [search] = useSearchParams();
+  const lanes = search.get('floor') ?? sessionId;
   return (
     <main className="mx-auto max-w-3xl px-4 py-4">
-      <Link to={`/floor/${sessionId}`} className="inline-flex min-h-16 items-center gap-2">
+      <Link to={`/floor/${lanes}`} className="inline-flex min-h-16 items-center gap-2">
         <ArrowLeft size={22} aria-hidden /> Floor
       </Link>
       {here > 0 && (
@@ -31,12 +33,25 @@ export function SessionEnd(): ReactElement {
       )}
       {end.isPending && <Loading what="the session’s end" lines={8} />}
       {end.error && !end.data && <Failed error={end.error} retry={() => void end.refetch()} />}
-      {end.data && <Ended key={end.data.finishedAt ?? 'open'} view={end.data} />}
+      {end.data && (
+        <Ended
+          key={end.data.finishedAt ?? 'open'}
+          view={end.data}
+          others={lanes.split(',').filter((each) => each !== sessionId)}
+        />
+      )}
     </main>
   );
 }
 
-function Ended({ view }: { view: SessionEndView }): ReactElement {
+function Ended({
+  view,
+  others,
+}: {
+  view: SessionEndView;
+  /** Sessions that are on the floor beside this one. */
+  others: readonly string[];
+}): ReactElement {
   const unit = useUnit();
   const coach = useIsCoach();
   const { session } = view;
@@ -139,6 +154,14 @@ function Ended({ view }: { view: SessionEndView }): ReactElement {
             >
               {view.finishedAt ? 'Save the note' : 'End the session'}
             </Button>
+            {view.finishedAt && others.length > 0 && (
+              <Link
+                to={`/floor/${others.join(',')}`}
+                className="inline-flex min-h-20 items-center rounded-sm border border-edge bg-raised px-6 text-xl font-medium hover:border-ink"
+              >
+                {others.length === 1 ? 'To the other lane' : `To the other ${others.length} lanes`}
+              </Link>
+            )}
             {view.finishedAt && (
               <Button
                 className="min-h-20 px-6 text-xl"

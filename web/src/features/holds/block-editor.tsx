@@ -1,9 +1,11 @@
 import { HOLD_KINDS, HOLD_KINDS_BY_ID, type HoldKindId } from '@iron-clasp/core';
-import type { HoldBlockView, HoldsView } from '@iron-clasp/contract';
+import { HoldBlockRequest, type HoldBlockView, type HoldsView } from '@iron-clasp/contract';
 import { useRef, useState, type ReactElement } from 'react';
+import { Controller } from 'react-hook-form';
 import { weeksOf } from '../../ui/charts/lanes-geometry.ts';
 import { Button } from '../../ui/button.tsx';
 import { shortDay } from '../../ui/figures.ts';
+import { useRequestForm } from '../../ui/request-form.ts';
 import { Select } from '../../ui/select.tsx';
 import { Failed } from '../../ui/states.tsx';
 import { useRemoveBlock, useSaveBlock } from '../../data/holds/holds.ts';
@@ -100,58 +102,64 @@ function NewBlock({ view, lifterId, onClose }: BlocksProps & { onClose: () => vo
   const save = useSaveBlock(lifterId);
   const id = useRef(crypto.randomUUID());
   const ahead = view.weeks.filter((week) => week >= view.week.from);
-  const [kind, setKind] = useState<HoldKindId>('frontRackHold');
-  const [startsOn, setStartsOn] = useState(ahead[1] ?? ahead[0]!);
-  const [weeks, setWeeks] = useState('4');
-  const [aWeek, setAWeek] = useState('1');
-  const fault = (field: string): string | undefined =>
-    save.error?.fields.find((each) => each.path === field)?.message;
+  const { form, fault, onSubmit, failed, sending } = useRequestForm({
+    request: HoldBlockRequest,
+    start: {
+      kind: 'frontRackHold' as HoldKindId,
+      startsOn: ahead[1] ?? ahead[0]!,
+      weeks: '4',
+      sessionsAWeek: '1',
+    },
+    bodyOf: ({ kind, startsOn, weeks, sessionsAWeek }): HoldBlockRequest => ({
+      ...{ kind, startsOn, version: 0 },
+      ...{ weeks: Number(weeks), sessionsAWeek: Number(sessionsAWeek) },
+    }),
+    send: (body) => save.mutateAsync({ id: id.current, body }),
+    onSaved: onClose,
+  });
+  const select = (
+    name: 'kind' | 'startsOn' | 'weeks' | 'sessionsAWeek',
+    label: string,
+    options: readonly (readonly [string, string])[],
+  ): ReactElement => (
+    <Controller
+      control={form.control}
+      name={name}
+      render={({ field: { value, onChange } }) => (
+        <Select label={label} value={value} error={fault(name)} options={options} onChange={onChange} />
+      )}
+    />
+  );
   return (
     <form
       aria-label="A block of our own"
       noValidate
       className="mt-3 grid gap-3 sm:grid-cols-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        save.mutate(
-          {
-            id: id.current,
-            body: { kind, startsOn, weeks: Number(weeks), sessionsAWeek: Number(aWeek), version: 0 },
-          },
-          { onSuccess: onClose },
-        );
-      }}
+      onSubmit={onSubmit}
     >
-      <Select
-        label="Hold"
-        value={kind}
-        onChange={setKind}
-        options={HOLD_KINDS.map((each) => [each, HOLD_KINDS_BY_ID[each].name] as const)}
-      />
-      <Select
-        label="First week"
-        value={startsOn}
-        error={fault('startsOn')}
-        onChange={setStartsOn}
-        options={ahead.map((week) => [week, `from ${shortDay(week)}`] as const)}
-      />
-      <Select
-        label="Weeks"
-        value={weeks}
-        error={fault('weeks')}
-        onChange={setWeeks}
-        options={['2', '3', '4', '5'].map((each) => [each, each] as const)}
-      />
-      <Select
-        label="Sessions a week"
-        value={aWeek}
-        error={fault('sessionsAWeek')}
-        onChange={setAWeek}
-        options={['1', '2', '3'].map((each) => [each, each] as const)}
-      />
-      {save.error && save.error.fields.length === 0 && <Failed error={save.error} />}
+      {select(
+        'kind',
+        'Hold',
+        HOLD_KINDS.map((each) => [each, HOLD_KINDS_BY_ID[each].name]),
+      )}
+      {select(
+        'startsOn',
+        'First week',
+        ahead.map((week) => [week, `from ${shortDay(week)}`]),
+      )}
+      {select(
+        'weeks',
+        'Weeks',
+        ['2', '3', '4', '5'].map((each) => [each, each]),
+      )}
+      {select(
+        'sessionsAWeek',
+        'Sessions a week',
+        ['1', '2', '3'].map((each) => [each, each]),
+      )}
+      {failed && <Failed error={failed} />}
       <div className="flex gap-2 sm:col-span-2">
-        <Button type="submit" look="action" disabled={save.isPending}>
+        <Button type="submit" look="action" disabled={sending}>
           Place the block
         </Button>
         <Button look="quiet" onClick={onClose}>

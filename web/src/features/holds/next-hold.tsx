@@ -1,5 +1,5 @@
 import { GRIP_NAMES, HOLD_KINDS_BY_ID, type HoldKindId } from '@iron-clasp/core';
-import type { HoldDecisionKind, NextHoldView } from '@iron-clasp/contract';
+import { HoldDecisionRequest, type HoldDecisionKind, type NextHoldView } from '@iron-clasp/contract';
 import { useRef, useState, type ReactElement } from 'react';
 import { useIsCoach } from '../../data/session/use-is-coach.ts';
 import { useUnit } from '../../data/session/use-unit.ts';
@@ -8,6 +8,7 @@ import { GripMark } from '../../ui/marks/grip-mark.tsx';
 import { Button } from '../../ui/button.tsx';
 import { Field } from '../../ui/field.tsx';
 import { formatMass, inUnit, nearDay, percent, typedMass, typedNumber } from '../../ui/figures.ts';
+import { useRequestForm } from '../../ui/request-form.ts';
 import { Caution, Failed } from '../../ui/states.tsx';
 import { useDecideHold, usePlanHold, useUndoHoldDecision } from '../../data/holds/holds.ts';
 
@@ -86,45 +87,30 @@ function Decide({
   const id = useRef(crypto.randomUUID());
   const [open, setOpen] = useState<'changed' | 'skipped' | null>(null);
   const { prescription: hold, sessionId } = next;
-  const [figures, setFigures] = useState({
-    sets: String(hold.sets),
-    seconds: String(hold.seconds),
-    load: String(Number(inUnit(hold.load, unit).toFixed(1))),
-    reason: '',
+  const done = (): void => {
+    id.current = crypto.randomUUID();
+    setOpen(null);
+  };
+  const { field, onSubmit, failed, sending } = useRequestForm({
+    request: HoldDecisionRequest,
+    start: {
+      sets: String(hold.sets),
+      seconds: String(hold.seconds),
+      load: String(Number(inUnit(hold.load, unit).toFixed(1))),
+      reason: '',
+    },
+    bodyOf: ({ sets, seconds, load, reason }): HoldDecisionRequest => ({
+      what: open ?? 'accepted',
+      ...(open === 'changed' && {
+        sets: typedNumber(sets),
+        seconds: typedNumber(seconds),
+        load: typedMass(load, unit),
+      }),
+      reason,
+    }),
+    send: (body) => decide.mutateAsync({ sessionId, id: id.current, body }),
+    onSaved: done,
   });
-  const fault = (field: string): string | undefined =>
-    decide.error?.fields.find((each) => each.path === field)?.message;
-  const send = (what: HoldDecisionKind): void =>
-    decide.mutate(
-      {
-        sessionId,
-        id: id.current,
-        body: {
-          what,
-          ...(what === 'changed' && {
-            sets: typedNumber(figures.sets),
-            seconds: typedNumber(figures.seconds),
-            load: typedMass(figures.load, unit),
-          }),
-          ...(what !== 'accepted' && { reason: figures.reason }),
-        },
-      },
-      {
-        onSuccess: () => {
-          id.current = crypto.randomUUID();
-          setOpen(null);
-        },
-      },
-    );
-  const field = (name: 'sets' | 'seconds' | 'load', label: string): ReactElement => (
-    <Field
-      label={label}
-      inputMode="decimal"
-      value={figures[name]}
-      error={fault(name)}
-      onChange={(event) => setFigures({ ...figures, [name]: event.target.value })}
-    />
-  );
   if (decided && next.decision)
     return (
       <Button disabled={undo.isPending} onClick={() => undo.mutate({ sessionId, id: next.decision!.id })}>
@@ -134,7 +120,12 @@ function Decide({
   return (
     <div className="grid gap-2">
       <div className="flex flex-wrap gap-2 md:justify-end">
-        <Button disabled={decide.isPending || hold.barred !== undefined} onClick={() => send('accepted')}>
+        <Button
+          disabled={decide.isPending || hold.barred !== undefined}
+          onClick={() =>
+            decide.mutate({ sessionId, id: id.current, body: { what: 'accepted' } }, { onSuccess: done })
+          }
+        >
           Accept
         </Button>
         <Button
@@ -161,33 +152,24 @@ function Decide({
       {open && (
         <form
           noValidate
-          aria-label={open === 'changed' ? 'Change the hold' : 'Skip the hold'}
+          aria-label={open === 'changed' ? 'Edit the hold' : 'Skip the hold'}
           className="grid w-full max-w-sm gap-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            send(open);
-          }}
+          onSubmit={onSubmit}
         >
           {open === 'changed' && (
             <div className="grid grid-cols-3 gap-2">
-              {field('sets', 'Sets')}
-              {field('seconds', 'Seconds')}
-              {field('load', `Load (${unit})`)}
+              <Field label="Sets" inputMode="numeric" {...field('sets')} />
+              <Field label="Seconds" inputMode="decimal" {...field('seconds')} />
+              <Field label="Load" unit={unit} inputMode="decimal" {...field('load')} />
             </div>
           )}
-          <Field
-            label="Why"
-            value={figures.reason}
-            maxLength={300}
-            error={fault('reason')}
-            onChange={(event) => setFigures({ ...figures, reason: event.target.value })}
-          />
-          <Button type="submit" look="action" disabled={decide.isPending}>
+          <Field label="Why" maxLength={300} {...field('reason')} />
+          <Button type="submit" look="action" disabled={sending}>
             {open === 'changed' ? 'Save' : 'Skip it'}
           </Button>
         </form>
       )}
-      {decide.error && decide.error.fields.length === 0 && <Failed error={decide.error} />}
+      {(failed ?? (open === null ? decide.error : null)) && <Failed error={failed ?? decide.error} />}
       {plan.error && <Failed error={plan.error} />}
     </div>
   );

@@ -1,7 +1,8 @@
 import { GRIP_CHOICES, GRIP_NAMES, LIFTS, SLIP_CAUSES, SET_ROLE_TAGS } from '@iron-clasp/core';
-import type { CorrectionRequest, LogEntry } from '@iron-clasp/contract';
+import { CorrectionRequest, type LogEntry } from '@iron-clasp/contract';
 import { format, parseISO } from 'date-fns';
-import { useState, type FormEvent, type ReactElement } from 'react';
+import { useState, type ReactElement } from 'react';
+import { Controller } from 'react-hook-form';
 import { useSearchParams } from 'react-router';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { Button } from '../../ui/button.tsx';
@@ -13,6 +14,7 @@ import { saveCsv, type Table } from '../../ui/table-file.ts';
 import { useNearEnd } from '../../ui/use-near-end.ts';
 import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
 import { useCorrect, useLog } from '../../data/log/log.ts';
+import { useRequestForm } from '../../ui/request-form.ts';
 import { Checkbox } from '../../ui/checkbox.tsx';
 
 /** The lifter's history day by day, narrowed by lift, grip, kind and slips; an entry is put right where it stands. */
@@ -290,72 +292,67 @@ function Correct({
   const correct = useCorrect(lifterId, entry);
   // One id a form: sent again after a lost answer it is still the same correction.
   const [id] = useState(() => crypto.randomUUID());
-  const [load, setLoad] = useState(() => String(Number(inUnit(entry.load, unit).toFixed(1))));
-  const [amount, setAmount] = useState(String(entry.kind === 'hold' ? entry.seconds : (entry.reps ?? 1)));
-  const [slip, setSlip] = useState(entry.slippedAtRep === null ? '' : String(entry.slippedAtRep));
-  const [slipped, setSlipped] = useState(entry.ended === 'slipped');
-  const [note, setNote] = useState(entry.note ?? '');
-  const start = { load, amount, slip };
-  const [before] = useState(start);
-  const fault = (path: string): string | undefined =>
-    correct.error?.fields.find((field) => field.path === path)?.message;
-  const send = (event: FormEvent): void => {
-    event.preventDefault();
-    const body: CorrectionRequest = {
+  const [before] = useState(() => ({
+    load: String(Number(inUnit(entry.load, unit).toFixed(1))),
+    amount: String(entry.kind === 'hold' ? entry.seconds : (entry.reps ?? 1)),
+    slip: entry.slippedAtRep === null ? '' : String(entry.slippedAtRep),
+    slipped: entry.ended === 'slipped',
+    note: entry.note ?? '',
+  }));
+  const { form, field, onSubmit, failed, sending } = useRequestForm({
+    request: CorrectionRequest,
+    start: before,
+    // What was not touched is not said again: it stands as it was logged, to the last decimal.
+    bodyOf: ({ load, amount, slip, slipped, note }): CorrectionRequest => ({
       ...(load !== before.load && { load: typedMass(load, unit) }),
       ...(amount !== before.amount &&
         (entry.kind === 'hold' ? { seconds: typedNumber(amount) } : { reps: typedNumber(amount) })),
       ...(entry.kind === 'set' &&
         slip !== before.slip && { slippedAtRep: slip.trim() === '' ? null : typedNumber(slip) }),
       ...(entry.kind === 'hold' &&
-        slipped !== (entry.ended === 'slipped') && { ended: slipped ? 'slipped' : 'stopped' }),
-      ...(note !== (entry.note ?? '') && { note }),
-    };
-    correct.mutate({ id, body }, { onSuccess: onDone });
-  };
+        slipped !== before.slipped && { ended: slipped ? ('slipped' as const) : ('stopped' as const) }),
+      ...(note !== before.note && { note }),
+    }),
+    send: (body) => correct.mutateAsync({ id, body }),
+    onSaved: onDone,
+  });
   return (
-    <form onSubmit={send} noValidate aria-label="Save" className="mb-3 grid max-w-2xl gap-3 bg-raised p-3">
+    <form
+      onSubmit={onSubmit}
+      noValidate
+      aria-label="Edit entry"
+      className="mb-3 grid max-w-2xl gap-3 bg-raised p-3"
+    >
       <div className="grid gap-3 sm:grid-cols-3">
-        <Field
-          label="Load"
-          unit={unit}
-          inputMode="decimal"
-          value={load}
-          error={fault('load')}
-          onChange={(event) => setLoad(event.target.value)}
-        />
+        <Field label="Load" unit={unit} inputMode="decimal" {...field('load')} />
         <Field
           label={entry.kind === 'hold' ? 'Seconds held' : 'Repetitions'}
           inputMode="decimal"
-          value={amount}
-          error={fault('seconds') ?? fault('reps')}
-          onChange={(event) => setAmount(event.target.value)}
+          {...field('amount', entry.kind === 'hold' ? 'seconds' : 'reps')}
         />
         {entry.kind === 'set' ? (
           <Field
             label="Slipped at repetition"
             inputMode="numeric"
             placeholder="held"
-            value={slip}
-            error={fault('slippedAtRep')}
-            onChange={(event) => setSlip(event.target.value)}
+            {...field('slip', 'slippedAtRep')}
           />
         ) : (
-          <Checkbox className="items-end pb-2" checked={slipped} onChange={(checked) => setSlipped(checked)}>
-            slipped
-          </Checkbox>
+          <Controller
+            control={form.control}
+            name="slipped"
+            render={({ field: { value, onChange } }) => (
+              <Checkbox className="self-end" checked={value} onChange={onChange}>
+                slipped
+              </Checkbox>
+            )}
+          />
         )}
       </div>
-      <Field
-        label="Note"
-        value={note}
-        maxLength={500}
-        error={fault('note')}
-        onChange={(event) => setNote(event.target.value)}
-      />
-      {correct.error && correct.error.fields.length === 0 && <Failed error={correct.error} />}
+      <Field label="Note" maxLength={500} {...field('note')} />
+      {failed && <Failed error={failed} />}
       <div className="flex gap-2">
-        <Button type="submit" look="action" disabled={correct.isPending}>
+        <Button type="submit" look="action" disabled={sending}>
           Save
         </Button>
         <Button onClick={onDone}>Cancel</Button>

@@ -1,10 +1,13 @@
 import { GRIP_CHOICES, GRIP_NAMES, SIDES, type GripChoice, type Side } from '@iron-clasp/core';
-import type { CalledSet, OverrideView } from '@iron-clasp/contract';
+import { OverrideRequest, type CalledSet, type OverrideView } from '@iron-clasp/contract';
 import { format, parseISO } from 'date-fns';
-import { useRef, useState, type FormEvent, type ReactElement } from 'react';
+import { useRef, useState, type ReactElement } from 'react';
+import { Controller, useWatch } from 'react-hook-form';
+import type { ApiError } from '../../data/client.ts';
 import { Button } from '../../ui/button.tsx';
 import { Choices } from '../../ui/choices.tsx';
 import { Field } from '../../ui/field.tsx';
+import { useRequestForm } from '../../ui/request-form.ts';
 import { Failed } from '../../ui/states.tsx';
 import { useOverride, useUndoOverride } from '../../data/training/calls.ts';
 
@@ -79,63 +82,63 @@ function DecideForm({
   onDone,
 }: DecideProps & { readonly onDone: () => void }): ReactElement {
   const decide = useOverride(sessionId);
-  const [choice, setChoice] = useState<GripChoice>(
-    set.call.alternatives.grips[0]?.choice ?? 'doubleOverhand',
-  );
-  const [side, setSide] = useState<Side | 'ledger'>('ledger');
-  const [reason, setReason] = useState('');
-  const [missing, setMissing] = useState(false);
   // One id a form: sent again after a lost answer it is still the same decision.
   const id = useRef(crypto.randomUUID());
-  const send = (event: FormEvent): void => {
-    event.preventDefault();
-    setMissing(reason.trim().length < 3);
-    if (reason.trim().length < 3) return;
-    const body = {
-      plannedSetIds: [...ids],
-      choice,
-      reason: reason.trim(),
+  const { form, field, onSubmit, failed, sending } = useRequestForm({
+    request: OverrideRequest,
+    start: {
+      choice: (set.call.alternatives.grips[0]?.choice ?? 'doubleOverhand') as GripChoice,
+      side: 'ledger' as Side | 'ledger',
+      reason: '',
+    },
+    bodyOf: ({ choice, side, reason }): OverrideRequest => ({
+      ...{ plannedSetIds: [...ids], choice, reason: reason.trim() },
       ...(choice === 'mixed' && side !== 'ledger' && { sideUnder: side }),
-    };
-    decide.mutate(
-      { id: id.current, body },
-      {
-        onSuccess: onDone,
+    }),
+    send: (body) =>
+      decide.mutateAsync({ id: id.current, body }).catch((error: ApiError) => {
         // A refusal keeps what was typed; the next try is another decision.
-        onError: (error) => (error.passing ? undefined : (id.current = crypto.randomUUID())),
-      },
-    );
-  };
+        if (!error.passing) id.current = crypto.randomUUID();
+        throw error;
+      }),
+    onSaved: onDone,
+  });
+  const mixed = useWatch({ control: form.control, name: 'choice' }) === 'mixed';
   return (
-    <form onSubmit={send} noValidate className="grid gap-3" aria-label="Decide otherwise">
-      <Choices
-        legend={ids.length > 1 ? `For these ${ids.length} sets` : 'For this set'}
-        value={choice}
-        options={GRIP_CHOICES.map((each) => [each, GRIP_NAMES[each]] as const)}
-        onChange={setChoice}
+    <form onSubmit={onSubmit} noValidate className="grid gap-3" aria-label="Decide otherwise">
+      <Controller
+        control={form.control}
+        name="choice"
+        render={({ field: { value, onChange } }) => (
+          <Choices
+            legend={ids.length > 1 ? `For these ${ids.length} sets` : 'For this set'}
+            value={value}
+            options={GRIP_CHOICES.map((each) => [each, GRIP_NAMES[each]] as const)}
+            onChange={onChange}
+          />
+        )}
       />
-      {choice === 'mixed' && (
-        <Choices
-          legend="Turned under"
-          value={side}
-          options={[['ledger', 'by the ledger'], ...SIDES.map((each) => [each, each] as const)]}
-          onChange={setSide}
+      {mixed && (
+        <Controller
+          control={form.control}
+          name="side"
+          render={({ field: { value, onChange } }) => (
+            <Choices
+              legend="Turned under"
+              value={value}
+              options={[['ledger', 'by the ledger'], ...SIDES.map((each) => [each, each] as const)]}
+              onChange={onChange}
+            />
+          )}
         />
       )}
-      <Field
-        label="Why"
-        value={reason}
-        maxLength={300}
-        placeholder="kept with the call"
-        onChange={(event) => setReason(event.target.value)}
-        error={missing ? 'Say why in 3 to 300 characters: the reason is kept with the call.' : undefined}
-      />
-      {decide.error && <Failed error={decide.error} />}
+      <Field label="Why" maxLength={300} placeholder="kept with the call" {...field('reason')} />
+      {failed && <Failed error={failed} />}
       <div className="flex gap-2">
-        <Button type="submit" look="action" disabled={decide.isPending}>
+        <Button type="submit" look="action" disabled={sending}>
           Decide
         </Button>
-        <Button onClick={onDone}>Leave the call</Button>
+        <Button onClick={onDone}>Cancel</Button>
       </div>
     </form>
   );

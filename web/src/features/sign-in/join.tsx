@@ -1,7 +1,9 @@
-import { useState, type FormEvent, type ReactElement } from 'react';
+import { JoinRequest } from '@iron-clasp/contract';
+import type { ReactElement } from 'react';
 import { Link, useParams } from 'react-router';
 import { Button } from '../../ui/button.tsx';
 import { Field } from '../../ui/field.tsx';
+import { useRequestForm } from '../../ui/request-form.ts';
 import { Failed, Loading } from '../../ui/states.tsx';
 import { useInvitation, useJoin } from '../../data/sharing/sharing.ts';
 
@@ -10,14 +12,13 @@ export function Join(): ReactElement {
   const { secret = '' } = useParams();
   const invitation = useInvitation(secret);
   const join = useJoin(secret);
-  const [password, setPassword] = useState('');
-  const [again, setAgain] = useState('');
-  const [differ, setDiffer] = useState(false);
-  const send = (event: FormEvent): void => {
-    event.preventDefault();
-    setDiffer(password !== again);
-    if (password === again) join.mutate(password);
-  };
+  const { form, field, onSubmit, failed, sending } = useRequestForm({
+    request: JoinRequest,
+    start: { password: '', again: '' },
+    bodyOf: ({ password }): JoinRequest => ({ password }),
+    send: ({ password }) => join.mutateAsync(password),
+  });
+  const differ = form.watch('again') !== '' && form.watch('again') !== form.watch('password');
   return (
     <main className="mx-auto grid min-h-dvh max-w-lg content-center p-6">
       <h1 className="text-4xl">Iron Clasp</h1>
@@ -33,7 +34,12 @@ export function Join(): ReactElement {
         </p>
       )}
       {invitation.data && !join.isSuccess && (
-        <form onSubmit={send} noValidate aria-label="Join" className="mt-4 grid gap-4">
+        <form
+          onSubmit={(event) => (differ ? event.preventDefault() : onSubmit(event))}
+          noValidate
+          aria-label="Join"
+          className="mt-4 grid gap-4"
+        >
           <p className="text-xl">
             {invitation.data.lifterName}, {invitation.data.club} asks you in: read your sessions, log your own
             sets and holds. You sign in as <b>{invitation.data.email}</b>.
@@ -42,20 +48,17 @@ export function Join(): ReactElement {
             label="Password, at least 10 characters"
             type="password"
             autoComplete="new-password"
-            value={password}
-            error={join.error?.fields.find((field) => field.path === 'password')?.message}
-            onChange={(event) => setPassword(event.target.value)}
+            {...field('password')}
           />
           <Field
             label="The same again"
             type="password"
             autoComplete="new-password"
-            value={again}
+            {...form.register('again')}
             error={differ ? 'The two are not the same.' : undefined}
-            onChange={(event) => setAgain(event.target.value)}
           />
-          {join.error && join.error.fields.length === 0 && <Failed error={join.error} />}
-          <Button type="submit" look="action" disabled={join.isPending} className="justify-self-start">
+          {failed && <Failed error={failed} />}
+          <Button type="submit" look="action" disabled={sending || differ} className="justify-self-start">
             Make my account
           </Button>
         </form>

@@ -6,8 +6,9 @@ import {
   type StartDepth,
   START_DEPTH_NAMES,
 } from '@iron-clasp/core';
-import type { GrippersView } from '@iron-clasp/contract';
-import { useRef, useState, type FormEvent, type ReactElement } from 'react';
+import { GripperAttemptRequest, type GrippersView } from '@iron-clasp/contract';
+import { useRef, useState, type ReactElement } from 'react';
+import { Controller } from 'react-hook-form';
 import { Link } from 'react-router';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { TimeChart } from '../../ui/charts/time-chart.tsx';
@@ -17,6 +18,7 @@ import { Field } from '../../ui/field.tsx';
 import { inUnit, percent, roughMass, shortDay, typedNumber } from '../../ui/figures.ts';
 import { Select } from '../../ui/select.tsx';
 import { Caution, Empty, Failed, Loading } from '../../ui/states.tsx';
+import { useRequestForm } from '../../ui/request-form.ts';
 import { SaveTable } from '../../ui/save-table.tsx';
 import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
 import { SqueezeParts } from './squeeze.tsx';
@@ -226,85 +228,92 @@ function Ladder({ view }: { view: GrippersView }): ReactElement {
 function Attempt({ view, lifterId }: { view: GrippersView; lifterId: string }): ReactElement {
   const keep = useKeepAttempt(lifterId);
   const id = useRef(crypto.randomUUID());
-  const [gripperId, setGripperId] = useState(
-    () => view.plans.right.working?.gripper.id ?? view.ladder[0]!.id,
-  );
-  const [hand, setHand] = useState<Side>('right');
-  const [depth, setDepth] = useState<StartDepth>('open');
-  const [gap, setGap] = useState('');
-  const [seconds, setSeconds] = useState('');
-  const send = (closed: boolean): void =>
-    keep.mutate(
-      {
-        id: id.current,
-        body: {
-          gripperId,
-          hand,
-          depth,
-          closed,
-          ...(!closed && gap.trim() && { gapMm: typedNumber(gap) }),
-          ...(seconds.trim() && { seconds: typedNumber(seconds) }),
-          doneAt: clockNow().toISOString(),
-        },
-      },
-      {
-        onSuccess: () => {
-          id.current = crypto.randomUUID();
-          setGap('');
-          setSeconds('');
-        },
-      },
-    );
-  const fault = (field: string): string | undefined =>
-    keep.error?.fields.find((each) => each.path === field)?.message;
+  const { form, field, onSubmit, failed, sending } = useRequestForm({
+    request: GripperAttemptRequest,
+    start: {
+      gripperId: view.plans.right.working?.gripper.id ?? view.ladder[0]!.id,
+      hand: 'right' as Side,
+      depth: 'open' as StartDepth,
+      // Which of the two buttons was pressed.
+      closed: true,
+      gap: '',
+      seconds: '',
+    },
+    bodyOf: ({ gripperId, hand, depth, closed, gap, seconds }): GripperAttemptRequest => ({
+      ...{ gripperId, hand, depth, closed, doneAt: clockNow().toISOString() },
+      ...(!closed && gap.trim() && { gapMm: typedNumber(gap) }),
+      ...(seconds.trim() && { seconds: typedNumber(seconds) }),
+    }),
+    send: (body) => keep.mutateAsync({ id: id.current, body }),
+    onSaved: () => {
+      id.current = crypto.randomUUID();
+      form.reset({ ...form.getValues(), gap: '', seconds: '' });
+    },
+  });
   return (
     <section aria-label="Log an attempt">
       <h2 className="border-b-2 border-ink pb-1 text-xl">Log an attempt</h2>
-      <form className="mt-2 grid gap-3" noValidate onSubmit={(event: FormEvent) => event.preventDefault()}>
-        <Select
-          label="Gripper"
-          value={gripperId}
-          onChange={setGripperId}
-          options={view.ladder.map(
-            (rung) => [rung.id, `${rung.name}${rung.resistance === null ? ', not measured' : ''}`] as const,
+      <form className="mt-2 grid gap-3" noValidate onSubmit={onSubmit}>
+        <Controller
+          control={form.control}
+          name="gripperId"
+          render={({ field: { value, onChange } }) => (
+            <Select
+              label="Gripper"
+              value={value}
+              onChange={onChange}
+              options={view.ladder.map(
+                (rung) =>
+                  [rung.id, `${rung.name}${rung.resistance === null ? ', not measured' : ''}`] as const,
+              )}
+            />
           )}
         />
-        <Choices
-          legend="Hand"
-          value={hand}
-          onChange={setHand}
-          options={SIDES.map((side) => [side, side] as const)}
+        <Controller
+          control={form.control}
+          name="hand"
+          render={({ field: { value, onChange } }) => (
+            <Choices
+              legend="Hand"
+              value={value}
+              onChange={onChange}
+              options={SIDES.map((side) => [side, side] as const)}
+            />
+          )}
         />
-        <Choices
-          legend="Start"
-          value={depth}
-          onChange={setDepth}
-          options={START_DEPTHS.map((each) => [each, START_DEPTH_NAMES[each]] as const)}
+        <Controller
+          control={form.control}
+          name="depth"
+          render={({ field: { value, onChange } }) => (
+            <Choices
+              legend="Start"
+              value={value}
+              onChange={onChange}
+              options={START_DEPTHS.map((each) => [each, START_DEPTH_NAMES[each]] as const)}
+            />
+          )}
         />
         <div className="grid grid-cols-2 gap-3">
-          <Field
-            label="Gap left, if not closed"
-            unit="mm"
-            inputMode="decimal"
-            value={gap}
-            error={fault('gapMm')}
-            onChange={(event) => setGap(event.target.value)}
-          />
-          <Field
-            label="Held closed"
-            unit="s"
-            inputMode="decimal"
-            value={seconds}
-            error={fault('seconds')}
-            onChange={(event) => setSeconds(event.target.value)}
-          />
+          <Field label="Gap left, if not closed" unit="mm" inputMode="decimal" {...field('gap', 'gapMm')} />
+          <Field label="Held closed" unit="s" inputMode="decimal" {...field('seconds')} />
         </div>
-        {keep.error && keep.error.fields.length === 0 && <Failed error={keep.error} />}
+        {failed && <Failed error={failed} />}
         <div className="grid grid-cols-2 gap-2">
-          <Button look="action" className="min-h-12" disabled={keep.isPending} onClick={() => send(true)}>
+          <Button
+            type="submit"
+            look="action"
+            className="min-h-12"
+            disabled={sending}
+            onClick={() => form.setValue('closed', true)}
+          >
             Closed
           </Button>
-          <Button className="min-h-12" disabled={keep.isPending} onClick={() => send(false)}>
+          <Button
+            type="submit"
+            className="min-h-12"
+            disabled={sending}
+            onClick={() => form.setValue('closed', false)}
+          >
             Not closed
           </Button>
         </div>

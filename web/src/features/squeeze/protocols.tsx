@@ -5,8 +5,10 @@ import {
   type SqueezeProtocol,
   HAND_ORDER_NAMES,
 } from '@iron-clasp/core';
-import type { SqueezeProtocolView } from '@iron-clasp/contract';
+import { SqueezeProtocolRequest, type SqueezeProtocolView } from '@iron-clasp/contract';
 import { useRef, useState, type ReactElement } from 'react';
+import { Controller } from 'react-hook-form';
+import { useRequestForm } from '../../ui/request-form.ts';
 import { Button } from '../../ui/button.tsx';
 import { Field } from '../../ui/field.tsx';
 import { typedNumber } from '../../ui/figures.ts';
@@ -83,98 +85,111 @@ function ProtocolEditor({ lifterId, start, onClose }: EditorProps): ReactElement
   const save = useSaveProtocol(lifterId);
   const id = useRef(start?.id ?? crypto.randomUUID());
   const from = start?.protocol ?? START;
-  const [name, setName] = useState(start?.name ?? '');
-  const [figures, setFigures] = useState({
-    handle: String(from.handle),
-    elbow: String(from.elbow),
-    trials: String(from.trials),
-    rest: String(from.rest),
-  });
-  const [posture, setPosture] = useState(from.posture);
-  const [handOrder, setHandOrder] = useState(from.handOrder);
-  const [repeated, setRepeated] = useState(Boolean(start?.contractions));
-  const fault = (field: string): string | undefined =>
-    save.error?.fields.find((each) => each.path.endsWith(field))?.message;
-  const number = (field: keyof typeof figures, label: string, unit?: string): ReactElement => (
-    <Field
-      label={label}
-      {...(unit && { unit })}
-      inputMode="decimal"
-      value={figures[field]}
-      error={fault(field)}
-      onChange={(event) => setFigures({ ...figures, [field]: event.target.value })}
-    />
-  );
-  const send = (archived = false): void =>
-    save.mutate(
-      {
-        id: id.current,
-        body: {
-          name,
-          protocol: {
-            handle: typedNumber(figures.handle),
-            elbow: typedNumber(figures.elbow),
-            trials: typedNumber(figures.trials),
-            rest: typedNumber(figures.rest),
-            posture,
-            handOrder,
-          },
-          ...(repeated && { contractions: start?.contractions ?? COMMON_CONTRACTION_TEST }),
-          ...(archived && { archived }),
-          version: start?.version ?? 0,
-        },
+  const { form, field, fault, onSubmit, failed, sending } = useRequestForm({
+    request: SqueezeProtocolRequest,
+    start: {
+      name: start?.name ?? '',
+      handle: String(from.handle),
+      elbow: String(from.elbow),
+      trials: String(from.trials),
+      rest: String(from.rest),
+      posture: from.posture,
+      handOrder: from.handOrder,
+      repeated: Boolean(start?.contractions),
+      archived: false,
+    },
+    bodyOf: ({
+      name,
+      handle,
+      elbow,
+      trials,
+      rest,
+      posture,
+      handOrder,
+      repeated,
+      archived,
+    }): SqueezeProtocolRequest => ({
+      name,
+      protocol: {
+        ...{ handle: typedNumber(handle), elbow: typedNumber(elbow), trials: typedNumber(trials) },
+        ...{ rest: typedNumber(rest), posture, handOrder },
       },
-      { onSuccess: onClose },
-    );
+      ...(repeated && { contractions: start?.contractions ?? COMMON_CONTRACTION_TEST }),
+      ...(archived && { archived }),
+      version: start?.version ?? 0,
+    }),
+    send: (body) => save.mutateAsync({ id: id.current, body }),
+    onSaved: onClose,
+  });
+  const number = (
+    name: 'handle' | 'elbow' | 'trials' | 'rest',
+    label: string,
+    unit?: string,
+  ): ReactElement => (
+    <Field label={label} {...(unit && { unit })} inputMode="decimal" {...field(name, `protocol.${name}`)} />
+  );
   return (
-    <form
-      aria-label="Protocol"
-      noValidate
-      className="my-3 grid gap-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        send();
-      }}
-    >
-      <Field
-        label="Name"
-        value={name}
-        maxLength={80}
-        error={fault('name')}
-        onChange={(event) => setName(event.target.value)}
-      />
+    <form aria-label="Protocol" noValidate className="my-3 grid gap-3" onSubmit={onSubmit}>
+      <Field label="Name" maxLength={80} {...field('name')} />
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-3">
         {number('handle', 'Handle setting')}
         {number('elbow', 'Elbow, 180 straight', '°')}
-        <Select
-          label="Posture"
-          value={posture}
-          onChange={setPosture}
-          options={POSTURES.map((each) => [each, each] as const)}
+        <Controller
+          control={form.control}
+          name="posture"
+          render={({ field: { value, onChange } }) => (
+            <Select
+              label="Posture"
+              value={value}
+              error={fault('protocol.posture')}
+              onChange={onChange}
+              options={POSTURES.map((each) => [each, each] as const)}
+            />
+          )}
         />
-        <Select
-          label="Hands"
-          value={handOrder}
-          onChange={setHandOrder}
-          options={HAND_ORDERS.map((each) => [each, HAND_ORDER_NAMES[each]] as const)}
+        <Controller
+          control={form.control}
+          name="handOrder"
+          render={({ field: { value, onChange } }) => (
+            <Select
+              label="Hands"
+              value={value}
+              error={fault('protocol.handOrder')}
+              onChange={onChange}
+              options={HAND_ORDERS.map((each) => [each, HAND_ORDER_NAMES[each]] as const)}
+            />
+          )}
         />
         {number('trials', 'Trials a hand')}
         {number('rest', 'Rest', 's')}
       </div>
-      <Checkbox checked={repeated} onChange={(checked) => setRepeated(checked)}>
-        Repeated contractions: {COMMON_CONTRACTION_TEST.count} × {COMMON_CONTRACTION_TEST.on} s on,{' '}
-        {COMMON_CONTRACTION_TEST.off} s off
-      </Checkbox>
-      {save.error && save.error.fields.length === 0 && <Failed error={save.error} />}
+      <Controller
+        control={form.control}
+        name="repeated"
+        render={({ field: { value, onChange } }) => (
+          <Checkbox checked={value} onChange={onChange}>
+            Repeated contractions: {COMMON_CONTRACTION_TEST.count} × {COMMON_CONTRACTION_TEST.on} s on,{' '}
+            {COMMON_CONTRACTION_TEST.off} s off
+          </Checkbox>
+        )}
+      />
+      {failed && <Failed error={failed} />}
       <div className="flex flex-wrap gap-2">
-        <Button type="submit" look="action" disabled={save.isPending}>
+        <Button type="submit" look="action" disabled={sending}>
           Save
         </Button>
         <Button look="quiet" onClick={onClose}>
           Close
         </Button>
         {start && (
-          <Button look="quiet" className="ml-auto" onClick={() => send(true)}>
+          <Button
+            look="quiet"
+            className="ml-auto"
+            onClick={() => {
+              form.setValue('archived', true);
+              onSubmit();
+            }}
+          >
             Archive the protocol
           </Button>
         )}

@@ -1,0 +1,134 @@
+/** @jest-environment jsdom */
+import '../../ui/component.test-helper.ts';
+import { jest } from '@jest/globals';
+import type { LifterView, SessionPlanView, VenueChoice } from '@iron-clasp/contract';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { render, screen, waitFor } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { AccountContext, type Account } from '../../data/session/account.ts';
+import { Toasts } from '../../ui/toast.tsx';
+import { SessionEditor } from './session-editor.tsx';
+
+const VENUE: VenueChoice = {
+  ...{ id: 'v', name: 'Rope works', chalk: 'block', note: '' },
+  bars: [{ id: 'b', name: 'Power bar', mass: 20, collars: 0, diameter: 29 }],
+  plates: [{ mass: 25, unit: 'kg', pairs: 6 }],
+} as unknown as VenueChoice;
+const LIFTER = { id: 'l', deadliftMax: 180, bestLifts: [], usualVenueId: 'v' } as unknown as LifterView;
+const ACCOUNT: Account = {
+  ...{
+    id: 'a',
+    name: 'Maren',
+    email: 'm@x.example',
+    unit: 'kg',
+    theme: 'light',
+    role: 'coach',
+    lifterId: null,
+  },
+};
+const PLAN = {
+  ...{ id: 's', title: 'Heavy', heldOn: '2026-11-26', venueId: 'v', barId: 'b', hasHold: false, version: 3 },
+  ...{ later: 0, started: false, lines: [{ liftId: 'deadlift.conventional', text: 'top 1x1 @ 91%' }] },
+} as unknown as SessionPlanView;
+
+const sent: { path: string; body: Record<string, unknown> }[] = [];
+let answer: () => Response;
+const json = (status: number, body: unknown): Response =>
+  ({ status, ok: status < 400, headers: new Headers(), json: async () => body }) as unknown as Response;
+beforeEach(() => {
+  sent.length = 0;
+  answer = () => json(200, PLAN);
+  window.localStorage.clear();
+  Object.assign(globalThis, {
+    fetch: async (path: string, { method, body }: RequestInit) => {
+      if (method === 'GET') return json(200, [VENUE]);
+      sent.push({ path, body: JSON.parse(String(body)) as Record<string, unknown> });
+      return answer();
+    },
+  });
+  Object.assign(AbortSignal, { timeout: () => new AbortController().signal });
+});
+
+const onDone = jest.fn();
+const open = (start: SessionPlanView | null): { unmount: () => void } =>
+  render(
+    <QueryClientProvider client={new QueryClient()}>
+      <AccountContext value={ACCOUNT}>
+        <Toasts>
+          <SessionEditor lifter={LIFTER} start={start} on="2026-11-24" onDone={onDone} />
+        </Toasts>
+      </AccountContext>
+    </QueryClientProvider>,
+  );
+const title = (): Promise<HTMLInputElement> => screen.findByLabelText<HTMLInputElement>('Title');
+
+it('a written session is sent with its lines, venue and day', async () => {
+  open(null);
+  await userEvent.type(await title(), 'Pulls');
+  await userEvent.type(screen.getByLabelText('Line 1: sets'), 'top 1x1 @ 91%');
+  await userEvent.click(screen.getByText('Save'));
+  await waitFor(() => expect(onDone).toHaveBeenCalled());
+  expect(sent[0]!.path).toMatch(/^\/api\/lifters\/l\/sessions\/[0-9a-f-]{36}$/);
+  expect(sent[0]!.body).toMatchObject({
+    ...{ title: 'Pulls', heldOn: '2026-11-24', venueId: 'v', hasHold: false, version: 0 },
+    lines: [{ liftId: 'deadlift.conventional', text: 'top 1x1 @ 91%' }],
+  });
+});
+
+it('Enter opens a line below, with the same lift', async () => {
+  open(null);
+  await userEvent.type(await screen.findByLabelText('Line 1: sets'), '3x5 @ 75%{Enter}');
+  expect(screen.getByRole('combobox', { name: 'Line 2: lift' }).textContent).toBe(
+    screen.getByRole('combobox', { name: 'Line 1: lift' }).textContent,
+  );
+});
+
+it('what is half written is found again, with the same id, until it is given up', async () => {
+  const first = open(null);
+  await userEvent.type(await title(), 'Half a plan');
+  first.unmount();
+  const second = open(null);
+  expect((await title()).value).toBe('Half a plan');
+  expect(screen.getByText(/is back; it is not saved yet/)).toBeTruthy();
+  await userEvent.click(screen.getByText('Discard draft'));
+  expect((await title()).value).toBe('');
+  second.unmount();
+  open(null);
+  expect((await title()).value).toBe('');
+  expect(screen.queryByText(/is back/)).toBeNull();
+});
+
+it('a draft of an older version is sent as one, so that nothing newer is overwritten unseen', async () => {
+  const first = open(PLAN);
+  await userEvent.type(await title(), ', mine');
+  first.unmount();
+  open({ ...PLAN, title: 'Heavy, theirs', version: 4 });
+  expect((await title()).value).toBe('Heavy, mine');
+  answer = () =>
+    json(409, {
+      error: { code: 'changed-meanwhile', message: 'This session was changed since.', fields: [] },
+    });
+  await userEvent.click(screen.getByText('Save'));
+  expect(await screen.findByText('This session was changed since.')).toBeTruthy();
+  expect(sent[0]!.body['version']).toBe(3);
+  expect((await title()).value).toBe('Heavy, mine');
+});
+
+it('what the server says of a field stands at it', async () => {
+  open(null);
+  answer = () =>
+    json(400, {
+      error: {
+        code: 'invalid-input',
+        message: 'The session is not right.',
+        fields: [{ path: 'title', message: 'Give the session a title.' }],
+      },
+    });
+  await title();
+  await userEvent.click(screen.getByText('Save'));
+  const field = await title();
+  await waitFor(() => expect(field.getAttribute('aria-invalid')).toBe('true'));
+  expect(document.getElementById(field.getAttribute('aria-describedby')!)!.textContent).toBe(
+    'Give the session a title.',
+  );
+});
