@@ -229,7 +229,7 @@ describe('a device in trouble', () => {
 
 it('the question for the repetition belongs to one set: it never stands open on the next', async () => {
   const { body } = await page.api<TodayView>('GET', '/lifters/today');
-  await page.go(`/floor/${body.sessions.find((each) => each.lifterName === 'Noor Haddad')!.id}`);
+  await page.go(`/floor/${body.sessions.find((each) => each.lifterName === 'Ruth Calloway')!.id}`);
   await page.find('section[aria-label="The set"]');
   const done = async (): Promise<number> =>
     Number(/(\d+) of/.exec(await page.text('header [role=status]'))![1]);

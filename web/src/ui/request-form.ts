@@ -67,7 +67,9 @@ export function useRequestForm<Typed extends FieldValues, Body extends object, A
   const submit = form.handleSubmit(async (typed) => {
     setFailed(null);
     try {
-      onSaved?.(await send(bodyOf(typed)));
+      // Sent whether or not anybody waits for the answer.
+      const answer = await send(bodyOf(typed));
+      onSaved?.(answer);
     } catch (error) {
       if (!placeFaults(form, error)) setFailed(error as Error);
     }
