@@ -1,11 +1,4 @@
-import {
-  HOLD_KINDS_BY_ID,
-  loadBar,
-  SET_ROLE_TAGS,
-  USUAL_REST,
-  type SetCall,
-  HOLD_CHANGE_NAMES,
-} from '@iron-clasp/core';
+import { HOLD_KINDS_BY_ID, loadBar, SET_ROLE_TAGS, USUAL_REST, type SetCall } from '@iron-clasp/core';
 import type {
   CalledSet,
   FloorView,
@@ -13,7 +6,6 @@ import type {
   LogSetRequest,
   StandsRequest,
 } from '@iron-clasp/contract';
-import clsx from 'clsx';
 import { useEffect, useState, type ReactElement } from 'react';
 import { Link, useParams } from 'react-router';
 import { useAccount } from '../../data/session/account.ts';
@@ -21,7 +13,7 @@ import type { Waiting } from '../../offline/outbox.ts';
 import { outbox, useWaiting } from '../../offline/use-outbox.ts';
 import { useIsCoach } from '../../data/session/use-is-coach.ts';
 import { useUnit } from '../../data/session/use-unit.ts';
-import { formatMass, minutes, shortDay } from '../../ui/figures.ts';
+import { minutes, shortDay } from '../../ui/figures.ts';
 import { useKeys } from '../../ui/use-keys.ts';
 import { AllSets } from './all-sets.tsx';
 import { clocks } from '../../offline/clocks.ts';
@@ -35,11 +27,11 @@ import {
   proposalsOf,
   saidOn,
   type DoneEntry,
-  type DoneHold,
   type Earlier,
   type Lane,
 } from './lane.ts';
 import { endOf, Foot, ToSheet } from './lane-foot.tsx';
+import { Done, Last, Over } from './lane-parts.tsx';
 import { useLaneMemory } from './lane-memory.ts';
 import { handsNow, holdNow } from './opening.ts';
 import { Opening } from './opening-panel.tsx';
@@ -52,9 +44,6 @@ import { useRest } from './use-clock.ts';
 import { NO_SET, useTellStands } from './use-tell-stands.ts';
 import { clockNow, clubDay } from '../../data/clock.ts';
 import { useSession } from '../../data/session/session.ts';
-import { useReopen } from '../../data/training/floor.ts';
-import { Button } from '../../ui/button.tsx';
-import { Failed } from '../../ui/states.tsx';
 
 /** What lies over the lane: nothing, the list of sets, a set that went differently, or an entry that gets details. */
 type Over =
@@ -289,67 +278,6 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
   );
 }
 
-/** A session that is over: it takes nothing more until it is opened again on purpose. */
-function Over({ sessionId }: { sessionId: string }): ReactElement {
-  const coach = useIsCoach();
-  const reopen = useReopen(sessionId);
-  const { sessionIds = sessionId } = useParams();
-  return (
-    <section className="grid min-h-0 grow content-center justify-items-center gap-4 overflow-y-auto p-6 text-center">
-      <h2 className="text-4xl">This session is over</h2>
-      <Link
-        to={endOf(sessionId, sessionIds)}
-        className="inline-flex min-h-16 items-center rounded-sm bg-forge px-8 text-2xl font-semibold text-on-forge"
-      >
-        How it went
-      </Link>
-      {coach && (
-        <Button className="min-h-13 px-6" disabled={reopen.isPending} onClick={() => reopen.mutate()}>
-          Reopen
-        </Button>
-      )}
-      {reopen.error && <Failed error={reopen.error} />}
-    </section>
-  );
-}
-
-/** The set logged last, and the way to its details. */
-function Last({
-  sets,
-  crowded,
-  onDetails,
-}: {
-  crowded: boolean;
-  sets: Lane['sets'];
-  onDetails: (set: CalledSet, entry: DoneEntry) => void;
-}): ReactElement | null {
-  const unit = useUnit();
-  const last = sets.filter(({ done }) => done).at(-1);
-  if (!last?.done) return null;
-  const { set, done } = last;
-  return (
-    <button
-      type="button"
-      aria-live="polite"
-      className={clsx(
-        'flex min-h-11 items-center justify-end gap-2 text-right leading-tight text-quiet hover:text-ink flat:shrink-0',
-        crowded && 'short:hidden',
-      )}
-      onClick={() => onDetails(set, done)}
-    >
-      <span>
-        last{' '}
-        <b className="figures text-lg text-ink">
-          {formatMass(done.load, unit)} × {done.reps}
-        </b>
-        {done.slippedAtRep !== null && `, slipped at ${done.slippedAtRep}`}
-        {done.waiting && <span className="text-ochre">, waiting</span>}
-      </span>
-      <span className="underline underline-offset-4">Add details</span>
-    </button>
-  );
-}
-
 /** The body of a set as it is sent, now. */
 const dated = (body: Omit<LogSetRequest, 'doneAt'>, barId: string): LogSetRequest => ({
   ...body,
@@ -412,30 +340,4 @@ function lastDone({ sets, holds }: Lane): { kind: 'set' | 'hold'; id: string } |
   if (hold) return { kind: 'hold', id: hold.id };
   const set = sets.filter(({ done }) => done).at(-1);
   return set && { kind: 'set', id: set.done!.id };
-}
-
-/** Holds done, those that wait too, and what comes next time. */
-function Done({ holds, view }: { holds: readonly DoneHold[]; view: FloorView }): ReactElement | null {
-  const unit = useUnit();
-  const next = view.calls.nextHold;
-  if (holds.length === 0) return null;
-  return (
-    <div aria-live="polite">
-      <ol aria-label="Holds done" className="figures flex flex-wrap justify-center gap-x-6 text-lg">
-        {holds.map((each) => (
-          <li key={each.id} className={each.waiting ? 'text-ochre' : ''}>
-            {formatMass(each.load, unit)}: {each.seconds.toFixed(1)} s of {each.target},{' '}
-            {each.ended === 'slipped' ? 'slipped' : 'put down'}
-            {each.waiting && ', waiting for the server'}
-          </li>
-        ))}
-      </ol>
-      {next && !next.barred && (
-        <p className="text-verdigris">
-          Next time <b className="figures text-xl">{formatMass(next.load, unit)}</b>,{' '}
-          {HOLD_CHANGE_NAMES[next.change]}. {next.why[0]?.text}
-        </p>
-      )}
-    </div>
-  );
 }
