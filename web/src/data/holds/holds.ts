@@ -1,15 +1,9 @@
-import {
-  useMutation,
-  useQuery,
-  useQueryClient,
-  type UseMutationResult,
-  type UseQueryResult,
-} from '@tanstack/react-query';
+import { useQuery, type UseQueryResult } from '@tanstack/react-query';
 import type { HoldBlockRequest, HoldDecisionRequest, HoldsView } from '@iron-clasp/contract';
 import type { HoldKindId } from '@iron-clasp/core';
 import { type ApiError, ask } from '../client.ts';
 import { keys } from '../keys.ts';
-import { lifterChanged } from '../refresh.ts';
+import { useLifterWrite, type Write } from '../write.ts';
 
 export function useHolds(lifterId: string): UseQueryResult<HoldsView, ApiError> {
   return useQuery({
@@ -18,58 +12,49 @@ export function useHolds(lifterId: string): UseQueryResult<HoldsView, ApiError> 
   });
 }
 
-/** A change to the hold work, that answers with all of it. */
-function useHoldChange<Change>(
-  lifterId: string,
-  send: (change: Change) => Promise<HoldsView>,
-): UseMutationResult<HoldsView, ApiError, Change> {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: send,
-    onSuccess: (view) => lifterChanged(client, lifterId, { key: keys.lifter(lifterId, 'holds'), data: view }),
-  });
-}
-
 export function usePlanHold(
   lifterId: string,
-): UseMutationResult<
+): Write<
   HoldsView,
-  ApiError,
   { readonly sessionId: string; readonly kind: HoldKindId | null; readonly version: number }
 > {
-  return useHoldChange(lifterId, ({ sessionId, ...body }) =>
-    ask<HoldsView>('PUT', `/sessions/${sessionId}/hold`, body),
+  return useLifterWrite(
+    lifterId,
+    ({ sessionId, ...body }) => ask<HoldsView>('PUT', `/sessions/${sessionId}/hold`, body),
+    'holds',
   );
 }
 
 export function useDecideHold(
   lifterId: string,
-): UseMutationResult<
-  HoldsView,
-  ApiError,
-  { readonly sessionId: string; readonly id: string; readonly body: HoldDecisionRequest }
-> {
-  return useHoldChange(lifterId, ({ sessionId, id, body }) =>
-    ask<HoldsView>('PUT', `/sessions/${sessionId}/hold-decisions/${id}`, body),
+): Write<HoldsView, { readonly sessionId: string; readonly id: string; readonly body: HoldDecisionRequest }> {
+  return useLifterWrite(
+    lifterId,
+    ({ sessionId, id, body }) => ask<HoldsView>('PUT', `/sessions/${sessionId}/hold-decisions/${id}`, body),
+    'holds',
   );
 }
 
 export function useUndoHoldDecision(
   lifterId: string,
-): UseMutationResult<HoldsView, ApiError, { readonly sessionId: string; readonly id: string }> {
-  return useHoldChange(lifterId, ({ sessionId, id }) =>
-    ask<HoldsView>('DELETE', `/sessions/${sessionId}/hold-decisions/${id}`),
+): Write<HoldsView, { readonly sessionId: string; readonly id: string }> {
+  return useLifterWrite(
+    lifterId,
+    ({ sessionId, id }) => ask<HoldsView>('DELETE', `/sessions/${sessionId}/hold-decisions/${id}`),
+    'holds',
   );
 }
 
 export function useSaveBlock(
   lifterId: string,
-): UseMutationResult<HoldsView, ApiError, { readonly id: string; readonly body: HoldBlockRequest }> {
-  return useHoldChange(lifterId, ({ id, body }) =>
-    ask<HoldsView>('PUT', `/lifters/${lifterId}/hold-blocks/${id}`, body),
+): Write<HoldsView, { readonly id: string; readonly body: HoldBlockRequest }> {
+  return useLifterWrite(
+    lifterId,
+    ({ id, body }) => ask<HoldsView>('PUT', `/lifters/${lifterId}/hold-blocks/${id}`, body),
+    'holds',
   );
 }
 
-export function useRemoveBlock(lifterId: string): UseMutationResult<HoldsView, ApiError, string> {
-  return useHoldChange(lifterId, (id) => ask<HoldsView>('DELETE', `/hold-blocks/${id}`));
+export function useRemoveBlock(lifterId: string): Write<HoldsView, string> {
+  return useLifterWrite(lifterId, (id) => ask<HoldsView>('DELETE', `/hold-blocks/${id}`), 'holds');
 }

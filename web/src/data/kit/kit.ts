@@ -1,15 +1,9 @@
-import {
-  useMutation,
-  useQuery,
-  useQueryClient,
-  type UseMutationResult,
-  type UseQueryResult,
-} from '@tanstack/react-query';
+import { useQuery, type UseQueryResult } from '@tanstack/react-query';
 import type { ArchiveRequest, KitView, VenueChoice, VenueRequest, VenueView } from '@iron-clasp/contract';
 import { type ApiError, ask } from '../client.ts';
 import { clockNow } from '../clock.ts';
 import { keys } from '../keys.ts';
-import { clubChanged } from '../refresh.ts';
+import { useClubWrite, type Write } from '../write.ts';
 
 export function useKit(): UseQueryResult<KitView, ApiError> {
   // An editor is drawn from one version: it is not swapped under the hands that type.
@@ -24,32 +18,19 @@ export function useVenues(): UseQueryResult<VenueChoice[], ApiError> {
   return useQuery({ queryKey: keys.club('venues'), queryFn: () => ask<VenueChoice[]>('GET', '/venues') });
 }
 
-export function useSaveVenue(id: string): UseMutationResult<VenueView, ApiError, VenueRequest> {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (body: VenueRequest) => ask<VenueView>('PUT', `/venues/${id}`, body),
-    onSuccess: () => clubChanged(client),
-  });
+export function useSaveVenue(id: string): Write<VenueView, VenueRequest> {
+  return useClubWrite((body) => ask<VenueView>('PUT', `/venues/${id}`, body));
 }
 
-export function useArchiveVenue(id: string): UseMutationResult<VenueView, ApiError, ArchiveRequest> {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (body: ArchiveRequest) => ask<VenueView>('PATCH', `/venues/${id}/archive`, body),
-    onSuccess: () => clubChanged(client),
-  });
+export function useArchiveVenue(id: string): Write<VenueView, ArchiveRequest> {
+  return useClubWrite((body) => ask<VenueView>('PATCH', `/venues/${id}/archive`, body));
 }
 
 /** Keeps that a bar was brushed now; the id is made once a press, so that a second try changes nothing. */
-export function useBrush(): UseMutationResult<
-  KitView,
-  ApiError,
-  { readonly barId: string; readonly id: string }
-> {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: ({ barId, id }) =>
+export function useBrush(): Write<KitView, { readonly barId: string; readonly id: string }> {
+  return useClubWrite(
+    ({ barId, id }) =>
       ask<KitView>('PUT', `/bars/${barId}/brushings/${id}`, { brushedAt: clockNow().toISOString() }),
-    onSuccess: (kit) => clubChanged(client, { key: keys.club('kit'), data: kit }),
-  });
+    'kit',
+  );
 }

@@ -20,6 +20,7 @@ import type {
 import { type ApiError, ask } from '../client.ts';
 import { keys } from '../keys.ts';
 import { lifterChanged } from '../refresh.ts';
+import { useLifterWrite, type Write } from '../write.ts';
 
 export function useSheet(lifterId: string): UseQueryResult<SheetView, ApiError> {
   return useQuery({
@@ -37,12 +38,8 @@ export function useProfile(lifterId: string): UseQueryResult<ProfileView, ApiErr
   });
 }
 
-export function useSaveLifter(lifterId: string): UseMutationResult<ProfileView, ApiError, LifterRequest> {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (body: LifterRequest) => ask<ProfileView>('PUT', `/lifters/${lifterId}`, body),
-    onSuccess: (profile) => profileChanged(client, profile),
-  });
+export function useSaveLifter(lifterId: string): Write<ProfileView, LifterRequest> {
+  return useLifterWrite(lifterId, (body) => ask<ProfileView>('PUT', `/lifters/${lifterId}`, body), 'profile');
 }
 
 export function useArchive(): UseMutationResult<
@@ -58,13 +55,10 @@ export function useArchive(): UseMutationResult<
 }
 
 /** Deletes a lifter with the receipt of an export. */
-export function useDeleteLifter(lifterId: string): UseMutationResult<void, ApiError, string> {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (receipt: string) =>
-      ask<void>('DELETE', `/lifters/${lifterId}?receipt=${encodeURIComponent(receipt)}`),
-    onSuccess: () => lifterChanged(client, lifterId),
-  });
+export function useDeleteLifter(lifterId: string): Write<void, string> {
+  return useLifterWrite(lifterId, (receipt) =>
+    ask<void>('DELETE', `/lifters/${lifterId}?receipt=${encodeURIComponent(receipt)}`),
+  );
 }
 
 /** Changes of a lifter beyond those of the profile, fetched when asked for. */
@@ -90,15 +84,15 @@ export interface MeetToSave {
 /** Writes a meet, or takes one off where there is no body. */
 export function useMeet(
   lifterId: string,
-): UseMutationResult<ProfileView, ApiError, MeetToSave | { readonly id: string; readonly body: null }> {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: ({ id, body }) =>
+): Write<ProfileView, MeetToSave | { readonly id: string; readonly body: null }> {
+  return useLifterWrite(
+    lifterId,
+    ({ id, body }) =>
       body
         ? ask<ProfileView>('PUT', `/lifters/${lifterId}/meets/${id}`, body)
         : ask<ProfileView>('DELETE', `/lifters/${lifterId}/meets/${id}`),
-    onSuccess: (profile) => profileChanged(client, profile),
-  });
+    'profile',
+  );
 }
 
 /** Takes a changed lifter into the cache. */

@@ -1,15 +1,8 @@
-import {
-  useInfiniteQuery,
-  useMutation,
-  useQueryClient,
-  type InfiniteData,
-  type UseInfiniteQueryResult,
-  type UseMutationResult,
-} from '@tanstack/react-query';
+import { useInfiniteQuery, type InfiniteData, type UseInfiniteQueryResult } from '@tanstack/react-query';
 import type { CorrectionRequest, LogEntry, LogView } from '@iron-clasp/contract';
 import { type ApiError, ask } from '../client.ts';
 import { keys } from '../keys.ts';
-import { lifterChanged } from '../refresh.ts';
+import { useLifterWrite, type Write } from '../write.ts';
 
 /** The lifter's log a page at a time; `filter` is the address's own query. */
 export function useLog(
@@ -31,10 +24,8 @@ export function useLog(
 export function useCorrect(
   lifterId: string,
   entry: LogEntry,
-): UseMutationResult<void, ApiError, { readonly id: string; readonly body: CorrectionRequest }> {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: ({ id, body }) => ask<void>('PUT', `/${entry.kind}s/${entry.id}/corrections/${id}`, body),
-    onSuccess: () => lifterChanged(client, lifterId),
-  });
+): Write<void, { readonly id: string; readonly body: CorrectionRequest }> {
+  return useLifterWrite(lifterId, ({ id, body }) =>
+    ask<void>('PUT', `/${entry.kind}s/${entry.id}/corrections/${id}`, body),
+  );
 }

@@ -1,14 +1,8 @@
-import {
-  useMutation,
-  useQuery,
-  useQueryClient,
-  type UseMutationResult,
-  type UseQueryResult,
-} from '@tanstack/react-query';
+import { useQuery, type UseQueryResult } from '@tanstack/react-query';
 import type { ArchiveRequest, ClubSchoolView, SchoolRequest, SchoolsView } from '@iron-clasp/contract';
 import { type ApiError, ask } from '../client.ts';
 import { keys } from '../keys.ts';
-import { clubChanged } from '../refresh.ts';
+import { useClubWrite, type Write } from '../write.ts';
 
 /** The club's own copies. */
 export function useClubSchools(): UseQueryResult<ClubSchoolView[], ApiError> {
@@ -27,18 +21,10 @@ export function useSchoolEvidence(): UseQueryResult<SchoolsView, ApiError> {
   });
 }
 
-export function useSaveSchool(id: string): UseMutationResult<ClubSchoolView, ApiError, SchoolRequest> {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (body: SchoolRequest) => ask<ClubSchoolView>('PUT', `/schools/${id}`, body),
-    onSuccess: () => clubChanged(client),
-  });
+export function useSaveSchool(id: string): Write<ClubSchoolView, SchoolRequest> {
+  return useClubWrite((body) => ask<ClubSchoolView>('PUT', `/schools/${id}`, body));
 }
 
-export function useArchiveSchool(id: string): UseMutationResult<ClubSchoolView, ApiError, ArchiveRequest> {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (body: ArchiveRequest) => ask<ClubSchoolView>('PATCH', `/schools/${id}/archive`, body),
-    onSuccess: () => clubChanged(client),
-  });
+export function useArchiveSchool(id: string): Write<ClubSchoolView, ArchiveRequest> {
+  return useClubWrite((body) => ask<ClubSchoolView>('PATCH', `/schools/${id}/archive`, body));
 }

@@ -1,44 +1,26 @@
-import {
-  useMutation,
-  useQuery,
-  useQueryClient,
-  type UseMutationResult,
-  type UseQueryResult,
-} from '@tanstack/react-query';
+import { useMutation, useQuery, type UseMutationResult, type UseQueryResult } from '@tanstack/react-query';
 import type { InvitationView, MadeLinkView, SharedView } from '@iron-clasp/contract';
 import { type ApiError, ask } from '../client.ts';
-import { lifterChanged } from '../refresh.ts';
-
-/** A coach's change to who sees a lifter; the profile shows it afterwards. */
-function useSharing<Answer, Sent>(
-  lifterId: string,
-  send: (sent: Sent) => Promise<Answer>,
-): UseMutationResult<Answer, ApiError, Sent> {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: send,
-    onSettled: () => lifterChanged(client, lifterId),
-  });
-}
+import { useLifterTry } from '../write.ts';
 
 export function useMakeLink(lifterId: string): UseMutationResult<MadeLinkView, ApiError, number> {
-  return useSharing(lifterId, (days) =>
+  return useLifterTry(lifterId, (days) =>
     ask<MadeLinkView>('PUT', `/lifters/${lifterId}/links/${crypto.randomUUID()}`, { days }),
   );
 }
 
 export function useRevokeLink(lifterId: string): UseMutationResult<void, ApiError, string> {
-  return useSharing(lifterId, (id) => ask<void>('DELETE', `/lifters/${lifterId}/links/${id}`));
+  return useLifterTry(lifterId, (id) => ask<void>('DELETE', `/lifters/${lifterId}/links/${id}`));
 }
 
 export function useInvite(lifterId: string): UseMutationResult<MadeLinkView, ApiError, string> {
-  return useSharing(lifterId, (email) =>
+  return useLifterTry(lifterId, (email) =>
     ask<MadeLinkView>('PUT', `/lifters/${lifterId}/invitations/${crypto.randomUUID()}`, { email }),
   );
 }
 
 export function useRemoveAccount(lifterId: string): UseMutationResult<void, ApiError, void> {
-  return useSharing(lifterId, () => ask<void>('DELETE', `/lifters/${lifterId}/account`));
+  return useLifterTry(lifterId, () => ask<void>('DELETE', `/lifters/${lifterId}/account`));
 }
 
 export function useShared(secret: string): UseQueryResult<SharedView, ApiError> {

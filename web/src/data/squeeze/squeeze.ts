@@ -1,10 +1,4 @@
-import {
-  useMutation,
-  useQuery,
-  useQueryClient,
-  type UseMutationResult,
-  type UseQueryResult,
-} from '@tanstack/react-query';
+import { useQuery, type UseQueryResult } from '@tanstack/react-query';
 import type {
   SqueezeProtocolRequest,
   SqueezeProtocolView,
@@ -14,7 +8,7 @@ import type {
 } from '@iron-clasp/contract';
 import { type ApiError, ask } from '../client.ts';
 import { keys } from '../keys.ts';
-import { lifterChanged } from '../refresh.ts';
+import { useLifterWrite, type Write } from '../write.ts';
 
 export function useSqueeze(lifterId: string): UseQueryResult<SqueezeView, ApiError> {
   return useQuery({
@@ -26,45 +20,32 @@ export function useSqueeze(lifterId: string): UseQueryResult<SqueezeView, ApiErr
 /** Keeps a test; its id is made once, so that a second try changes nothing. */
 export function useKeepTest(
   lifterId: string,
-): UseMutationResult<SqueezeView, ApiError, { readonly id: string; readonly body: SqueezeTestRequest }> {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: ({ id, body }) => ask<SqueezeView>('PUT', `/lifters/${lifterId}/squeeze-tests/${id}`, body),
-    onSuccess: (view) =>
-      lifterChanged(client, lifterId, { key: keys.lifter(lifterId, 'squeeze'), data: view }),
-  });
+): Write<SqueezeView, { readonly id: string; readonly body: SqueezeTestRequest }> {
+  return useLifterWrite(
+    lifterId,
+    ({ id, body }) => ask<SqueezeView>('PUT', `/lifters/${lifterId}/squeeze-tests/${id}`, body),
+    'squeeze',
+  );
 }
 
-export function useUndoTest(lifterId: string): UseMutationResult<void, ApiError, string> {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (id: string) => ask<void>('DELETE', `/squeeze-tests/${id}`),
-    onSuccess: () => lifterChanged(client, lifterId),
-  });
+export function useUndoTest(lifterId: string): Write<void, string> {
+  return useLifterWrite(lifterId, (id) => ask<void>('DELETE', `/squeeze-tests/${id}`));
 }
 
 export function useDeclineEasing(
   lifterId: string,
-): UseMutationResult<void, ApiError, { readonly testId: string; readonly declined: boolean }> {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: ({ testId, declined }) => ask<void>('PUT', `/squeeze-tests/${testId}/easing`, { declined }),
-    onSuccess: () => lifterChanged(client, lifterId),
-  });
+): Write<void, { readonly testId: string; readonly declined: boolean }> {
+  return useLifterWrite(lifterId, ({ testId, declined }) =>
+    ask<void>('PUT', `/squeeze-tests/${testId}/easing`, { declined }),
+  );
 }
 
 export function useSaveProtocol(
   lifterId: string,
-): UseMutationResult<
-  SqueezeProtocolView,
-  ApiError,
-  { readonly id: string; readonly body: SqueezeProtocolRequest }
-> {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: ({ id, body }) => ask<SqueezeProtocolView>('PUT', `/squeeze-protocols/${id}`, body),
-    onSuccess: () => lifterChanged(client, lifterId),
-  });
+): Write<SqueezeProtocolView, { readonly id: string; readonly body: SqueezeProtocolRequest }> {
+  return useLifterWrite(lifterId, ({ id, body }) =>
+    ask<SqueezeProtocolView>('PUT', `/squeeze-protocols/${id}`, body),
+  );
 }
 
 export function useTrace(testId: string, place: number | null): UseQueryResult<TraceView, ApiError> {

@@ -1,14 +1,8 @@
-import {
-  useMutation,
-  useQuery,
-  useQueryClient,
-  type UseMutationResult,
-  type UseQueryResult,
-} from '@tanstack/react-query';
+import { useQuery, type UseQueryResult } from '@tanstack/react-query';
 import type { SessionPlanView, SessionRequest, WeeksView } from '@iron-clasp/contract';
 import { type ApiError, ask } from '../client.ts';
 import { keys } from '../keys.ts';
-import { lifterChanged } from '../refresh.ts';
+import { useLifterTry, type Write } from '../write.ts';
 
 /** A session as it is written; read afresh each time an editor opens. */
 export function usePlan(sessionId: string | null): UseQueryResult<SessionPlanView, ApiError> {
@@ -27,16 +21,10 @@ export interface SessionToSave {
 }
 
 /** Writes sessions one after another; the first refusal stops, and what was written before it stays. */
-export function useSaveSessions(
-  lifterId: string,
-): UseMutationResult<void, ApiError, readonly SessionToSave[]> {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: async (sessions) => {
-      for (const { id, body } of sessions)
-        await ask<SessionPlanView>('PUT', `/lifters/${lifterId}/sessions/${id}`, body);
-    },
-    onSettled: () => lifterChanged(client, lifterId),
+export function useSaveSessions(lifterId: string): Write<void, readonly SessionToSave[]> {
+  return useLifterTry(lifterId, async (sessions) => {
+    for (const { id, body } of sessions)
+      await ask<SessionPlanView>('PUT', `/lifters/${lifterId}/sessions/${id}`, body);
   });
 }
 
@@ -46,17 +34,13 @@ export type WeekChange =
   | { readonly kind: 'move'; readonly day: string; readonly to: string }
   | { readonly kind: 'clear'; readonly day: string };
 
-export function useChangeWeek(lifterId: string): UseMutationResult<WeeksView, ApiError, WeekChange> {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (change: WeekChange) => {
-      const week = `/lifters/${lifterId}/weeks/${change.day}`;
-      if (change.kind === 'clear') return ask<WeeksView>('DELETE', week);
-      return change.kind === 'repeat'
-        ? ask<WeeksView>('POST', `${week}/repeat`, { weeks: change.weeks })
-        : ask<WeeksView>('POST', `${week}/move`, { to: change.to });
-    },
-    onSettled: () => lifterChanged(client, lifterId),
+export function useChangeWeek(lifterId: string): Write<WeeksView, WeekChange> {
+  return useLifterTry(lifterId, (change) => {
+    const week = `/lifters/${lifterId}/weeks/${change.day}`;
+    if (change.kind === 'clear') return ask<WeeksView>('DELETE', week);
+    return change.kind === 'repeat'
+      ? ask<WeeksView>('POST', `${week}/repeat`, { weeks: change.weeks })
+      : ask<WeeksView>('POST', `${week}/move`, { to: change.to });
   });
 }
 
@@ -66,28 +50,18 @@ export interface SessionAt {
 }
 
 /** Another day for a session. */
-export function useMoveDay(
-  lifterId: string,
-): UseMutationResult<unknown, ApiError, SessionAt & { readonly heldOn: string }> {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: ({ id, version, heldOn }) => ask('PATCH', `/sessions/${id}`, { heldOn, version }),
-    onSettled: () => lifterChanged(client, lifterId),
-  });
+export function useMoveDay(lifterId: string): Write<unknown, SessionAt & { readonly heldOn: string }> {
+  return useLifterTry(lifterId, ({ id, version, heldOn }) =>
+    ask('PATCH', `/sessions/${id}`, { heldOn, version }),
+  );
 }
 
-export function useRemoveSession(lifterId: string): UseMutationResult<void, ApiError, SessionAt> {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: ({ id, version }) => ask<void>('DELETE', `/sessions/${id}?version=${version}`),
-    onSettled: () => lifterChanged(client, lifterId),
-  });
+export function useRemoveSession(lifterId: string): Write<void, SessionAt> {
+  return useLifterTry(lifterId, ({ id, version }) =>
+    ask<void>('DELETE', `/sessions/${id}?version=${version}`),
+  );
 }
 
-export function useRestoreSession(lifterId: string): UseMutationResult<SessionPlanView, ApiError, string> {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (id: string) => ask<SessionPlanView>('PUT', `/sessions/${id}/restored`),
-    onSettled: () => lifterChanged(client, lifterId),
-  });
+export function useRestoreSession(lifterId: string): Write<SessionPlanView, string> {
+  return useLifterTry(lifterId, (id) => ask<SessionPlanView>('PUT', `/sessions/${id}/restored`));
 }
