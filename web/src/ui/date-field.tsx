@@ -1,8 +1,8 @@
-import clsx from 'clsx';
 import { format, parseISO } from 'date-fns';
 import { CalendarDays, ChevronLeft, ChevronRight } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { lazy, Suspense, useId, useState, type ReactElement, type ReactNode } from 'react';
+import { describedBy, Labelled } from './labelled.tsx';
 import { readDay, useDateHabit, writeDay } from './date-words.ts';
 
 // The calendar is fetched when one first opens: most days are typed or left as they are.
@@ -43,12 +43,7 @@ export function DateField({
   };
   const name = named['aria-label'] ?? 'Day';
   return (
-    <div className={clsx('grid min-w-0 content-start gap-1', className)}>
-      {label !== undefined && (
-        <label htmlFor={id} className="label">
-          {label}
-        </label>
-      )}
+    <Labelled id={id} label={label} error={message} className={className}>
       <div className="relative">
         <input
           id={id}
@@ -57,8 +52,7 @@ export function DateField({
           disabled={disabled}
           autoComplete="off"
           placeholder={writeDay('2026-11-24', habit)}
-          aria-invalid={message ? true : undefined}
-          aria-describedby={message ? `${id}-error` : undefined}
+          {...describedBy(id, message)}
           onChange={(event) => type(event.target.value)}
           onBlur={() => !wrong && setTyped(null)}
           className="control w-full pr-10 placeholder:text-quiet/60"
@@ -74,12 +68,7 @@ export function DateField({
           }}
         />
       </div>
-      {message && (
-        <p id={`${id}-error`} role="alert" className="text-oxblood">
-          {message}
-        </p>
-      )}
-    </div>
+    </Labelled>
   );
 }
 

@@ -1,5 +1,5 @@
-import clsx from 'clsx';
 import { useId, type InputHTMLAttributes, type ReactElement } from 'react';
+import { describedBy, Labelled } from './labelled.tsx';
 
 interface FieldProps extends InputHTMLAttributes<HTMLInputElement> {
   readonly label: string;
@@ -11,23 +11,8 @@ interface FieldProps extends InputHTMLAttributes<HTMLInputElement> {
 export function Field({ label, error, unit, className, ...input }: FieldProps): ReactElement {
   const id = useId();
   return (
-    <div className={clsx('grid min-w-0 content-start gap-1', className)}>
-      <label htmlFor={id} className="label">
-        {label}
-        {unit && ` (${unit})`}
-      </label>
-      <input
-        id={id}
-        aria-invalid={error ? true : undefined}
-        aria-describedby={error ? `${id}-error` : undefined}
-        className="control w-full"
-        {...input}
-      />
-      {error && (
-        <p id={`${id}-error`} role="alert" className="text-oxblood">
-          {error}
-        </p>
-      )}
-    </div>
+    <Labelled id={id} label={unit ? `${label} (${unit})` : label} error={error} className={className}>
+      <input id={id} {...describedBy(id, error)} className="control w-full" {...input} />
+    </Labelled>
   );
 }

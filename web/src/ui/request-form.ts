@@ -97,9 +97,9 @@ function resolverOf<Typed extends FieldValues, Body extends object>(
   request: new () => Body,
   bodyOf: (typed: Typed) => Body,
 ): Resolver<Typed> {
-  const check = classValidatorResolver(request as never) as Resolver<FieldValues>;
-  return async (typed, context, options) => {
-    const checked = await check({ ...bodyOf(typed) }, context, options as never);
+  const check = classValidatorResolver(request);
+  return async (typed, context, { names: _names, ...options }) => {
+    const checked = await check({ ...bodyOf(typed) }, context, options);
     return Object.keys(checked.errors).length > 0
       ? ({ values: {}, errors: checked.errors } as Awaited<ReturnType<Resolver<Typed>>>)
       : { values: typed, errors: {} };

@@ -1,7 +1,7 @@
-import clsx from 'clsx';
 import { Check, ChevronDown, ChevronUp } from 'lucide-react';
 import { Select as Radix } from 'radix-ui';
 import { useId, type ReactElement, type ReactNode } from 'react';
+import { describedBy, Labelled } from './labelled.tsx';
 
 interface SelectProps<Value extends string> {
   /** Stands above the control; `aria-label` names one that has its words around it. */
@@ -36,12 +36,7 @@ export function Select<Value extends string>({
   const id = useId();
   const known = options.some(([each]) => each === value);
   return (
-    <div className={clsx('grid min-w-0 content-start gap-1', className)}>
-      {label !== undefined && (
-        <label htmlFor={id} className="label">
-          {label}
-        </label>
-      )}
+    <Labelled id={id} label={label} error={error} className={className}>
       <Radix.Root
         value={known ? inside(value) : ''}
         disabled={disabled ?? false}
@@ -50,8 +45,7 @@ export function Select<Value extends string>({
         <Radix.Trigger
           id={id}
           aria-label={named['aria-label']}
-          aria-invalid={error ? true : undefined}
-          aria-describedby={error ? `${id}-error` : undefined}
+          {...describedBy(id, error)}
           className="control flex w-full min-w-0 items-center justify-between gap-2 text-left"
         >
           <span className="truncate">
@@ -93,11 +87,6 @@ export function Select<Value extends string>({
           </Radix.Content>
         </Radix.Portal>
       </Radix.Root>
-      {error && (
-        <p id={`${id}-error`} role="alert" className="text-oxblood">
-          {error}
-        </p>
-      )}
-    </div>
+    </Labelled>
   );
 }

@@ -1,5 +1,5 @@
-import clsx from 'clsx';
 import { useId, type ReactElement, type TextareaHTMLAttributes } from 'react';
+import { describedBy, Labelled } from './labelled.tsx';
 
 interface TextAreaProps extends TextareaHTMLAttributes<HTMLTextAreaElement> {
   readonly label: string;
@@ -10,22 +10,8 @@ interface TextAreaProps extends TextareaHTMLAttributes<HTMLTextAreaElement> {
 export function TextArea({ label, error, className, ...area }: TextAreaProps): ReactElement {
   const id = useId();
   return (
-    <div className={clsx('grid min-w-0 content-start gap-1', className)}>
-      <label htmlFor={id} className="label">
-        {label}
-      </label>
-      <textarea
-        id={id}
-        aria-invalid={error ? true : undefined}
-        aria-describedby={error ? `${id}-error` : undefined}
-        className="control w-full"
-        {...area}
-      />
-      {error && (
-        <p id={`${id}-error`} role="alert" className="text-oxblood">
-          {error}
-        </p>
-      )}
-    </div>
+    <Labelled id={id} label={label} error={error} className={className}>
+      <textarea id={id} {...describedBy(id, error)} className="control w-full" {...area} />
+    </Labelled>
   );
 }
