@@ -85,6 +85,7 @@ export function useSending(accountId: string): void {
       timer = setTimeout(() => void round(), waitBeforeRound(failures));
     };
     const now = (): void => {
+      if (over) return;
       failures = 0;
       void round();
     };

@@ -13,7 +13,7 @@ import type { DoneEntry, DoneHold, Lane } from './lane.ts';
 import { endOf } from './lane-foot.tsx';
 
 /** A session that is over: it takes nothing more until it is opened again on purpose. */
-export function Over({ sessionId }: { sessionId: string }): ReactElement {
+export function SessionOver({ sessionId }: { sessionId: string }): ReactElement {
   const coach = useIsCoach();
   const reopen = useReopen(sessionId);
   const { sessionIds = sessionId } = useParams();

@@ -31,7 +31,7 @@ import {
   type Lane,
 } from './lane.ts';
 import { endOf, Foot, ToSheet } from './lane-foot.tsx';
-import { Done, Last, Over } from './lane-parts.tsx';
+import { Done, Last, SessionOver } from './lane-parts.tsx';
 import { useLaneMemory } from './lane-memory.ts';
 import { handsNow, holdNow } from './opening.ts';
 import { Opening } from './opening-panel.tsx';
@@ -212,7 +212,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
           onClose={() => setOver(null)}
         />
       ) : view.finished ? (
-        <Over sessionId={session.id} />
+        <SessionOver sessionId={session.id} />
       ) : now === null ? (
         <section className="grid min-h-0 grow content-center justify-items-center gap-4 overflow-y-auto p-6 text-center">
           <h2 className="text-4xl">All done</h2>

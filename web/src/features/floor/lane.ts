@@ -7,11 +7,15 @@ import {
   type HoldKindId,
   type LoggedHoldFacts,
   type LoggedSetFacts,
-  type RepStyle,
   type SetCall,
-  type Side,
 } from '@iron-clasp/core';
-import type { CalledSet, FloorView, LogHoldRequest, LogSetRequest } from '@iron-clasp/contract';
+import type {
+  CalledSet,
+  FloorView,
+  LoggedSetView,
+  LogHoldRequest,
+  LogSetRequest,
+} from '@iron-clasp/contract';
 import type { Waiting } from '../../offline/outbox.ts';
 
 /** A log entry as it was before it was put right. */
@@ -43,25 +47,10 @@ export interface LaneMemory {
 export const NEW_LANE: LaneMemory = { agreed: {}, kept: {}, skipped: [], at: null, actions: [], rest: null };
 
 /** A set as it was done, here or on another device. */
-export interface DoneEntry {
-  readonly id: string;
-  readonly load: number;
-  readonly reps: number;
-  readonly style: RepStyle;
-  readonly seconds: number | null;
-  /** Of what the hand closed on, mm. */
-  readonly diameter: number;
-  readonly grip: Grip;
-  readonly sideUnder: Side | null;
-  readonly strapped: boolean;
-  readonly chalk: LogSetRequest['chalk'];
-  readonly slippedAtRep: number | null;
-  readonly pain: number | null;
-  readonly confidence: number | null;
-  readonly cause: string | null;
-  readonly note: string | null;
+export type DoneEntry = Omit<LoggedSetView, 'plannedSetId' | 'doneAt'> & {
+  /** On this device and not on the server yet. */
   readonly waiting: boolean;
-}
+};
 
 export interface DoneHold {
   readonly id: string;
