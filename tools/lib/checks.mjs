@@ -24,17 +24,17 @@ export function checks(root) {
   const tool = (name, script, ...args) => ({ name, run: () => node(root, script, ...args) });
   const prettier = ['--check', '--log-level=warn', '--cache', '--cache-location', kept(root, 'prettier')];
   const types = (name) => ['--incremental', '--tsBuildInfoFile', kept(root, `${name}.tsbuildinfo`)];
-  const sources = ['core', 'contract', 'device', 'server', 'web', 'e2e'].map((name) => `${name}/src`);
+  const packages = ['core', 'contract', 'device', 'server', 'web', 'e2e'];
   return [
     tool('format', 'prettier/bin/prettier.cjs', ...prettier, '.'),
     tool('lint', 'eslint/bin/eslint.js', '.', '--cache', '--cache-location', kept(root, 'eslint')),
-    ...['core', 'contract', 'device', 'server', 'web', 'e2e'].map((name) =>
+    ...packages.map((name) =>
       tool(`types of ${name}`, 'typescript/bin/tsc', '-p', `${name}/tsconfig.json`, ...types(name)),
     ),
     tool(
       'direction of imports',
       'dependency-cruiser/bin/dependency-cruise.mjs',
-      ...[...sources, 'server/test'],
+      ...[...packages.map((name) => `${name}/src`), 'server/test'],
     ),
     tool('reference of the core', 'typedoc/bin/typedoc', '--emit', 'none'),
     { name: 'no registry address', run: () => registryAddresses(root) },

@@ -120,25 +120,23 @@ export function useSending(accountId: string): void {
 /** Until every page that shows the answer was told of it: queries tell theirs a task later, the outbox at once. */
 const told = (): Promise<void> => new Promise((resolve) => notifyManager.schedule(() => resolve()));
 
+/** Sends an entry and gives the session as it is called then: a set or hold answers with that, for the rest it is asked for. */
 async function sendOne(entry: Waiting): Promise<CallsView> {
+  return (await write(entry)) ?? ask<CallsView>('GET', `/sessions/${entry.sessionId}/calls`);
+}
+
+async function write(entry: Waiting): Promise<CallsView | undefined> {
   const { id, sessionId } = entry;
-  if (entry.kind === 'hands') {
-    await ask('PUT', `/lifters/${entry.lifterId}/hands-checks/${id}`, entry.body);
-    return ask<CallsView>('GET', `/sessions/${sessionId}/calls`);
-  }
-  if (entry.kind === 'squeeze') {
+  if (entry.kind === 'hands') await ask('PUT', `/lifters/${entry.lifterId}/hands-checks/${id}`, entry.body);
+  else if (entry.kind === 'squeeze')
     await ask('PUT', `/lifters/${entry.lifterId}/squeeze-tests/${id}`, entry.body);
-    return ask<CallsView>('GET', `/sessions/${sessionId}/calls`);
-  }
-  if (entry.kind === 'easing') {
-    await ask('PUT', `/squeeze-tests/${entry.testId}/easing`, entry.body);
-    return ask<CallsView>('GET', `/sessions/${sessionId}/calls`);
-  }
-  const kind = `${entry.kind}s` as const;
-  if (entry.body) return ask<CallsView>('PUT', `/sessions/${sessionId}/${kind}/${id}`, entry.body);
-  await ask('DELETE', `/${kind}/${id}`).catch((error: unknown) => {
-    // It never arrived: there is nothing to take back.
-    if (!(error instanceof ApiError && error.status === 404)) throw error;
-  });
-  return ask<CallsView>('GET', `/sessions/${sessionId}/calls`);
+  else if (entry.kind === 'easing') await ask('PUT', `/squeeze-tests/${entry.testId}/easing`, entry.body);
+  else if (entry.body)
+    return ask<CallsView>('PUT', `/sessions/${sessionId}/${entry.kind}s/${id}`, entry.body);
+  else
+    await ask('DELETE', `/${entry.kind}s/${id}`).catch((error: unknown) => {
+      // It never arrived: there is nothing to take back.
+      if (!(error instanceof ApiError && error.status === 404)) throw error;
+    });
+  return undefined;
 }
