@@ -85,6 +85,8 @@ export interface SessionHead {
   readonly title: string;
   readonly on: string;
   readonly version: number;
+  /** The hands of the last check in words, and why nothing is lifted today where that is so. */
+  readonly hands: { readonly said: string; readonly stop: string | null };
   readonly venue: {
     readonly id: string;
     readonly name: string;

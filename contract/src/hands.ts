@@ -65,6 +65,11 @@ export class HandsBody implements HandsToday {
 
   @Part(() => HandBody, 'Say how the right hand is.')
   right: HandBody;
+
+  /** Dizzy, faint or otherwise unwell: nothing is lifted until a check says otherwise. */
+  @Optional()
+  @Flag('Say whether the lifter is unwell.')
+  unwell?: boolean;
 }
 
 /** A hands check under a client-made id. */

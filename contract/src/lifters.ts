@@ -1,4 +1,7 @@
 import {
+  ALTERNATIONS,
+  BEST_PULLED,
+  CHALK_KINDS,
   HOOK_STAGES,
   LIFTS,
   LIMITS,
@@ -6,6 +9,9 @@ import {
   SIDES,
   SPORTS,
   STANCES,
+  type Alternation,
+  type BestPulled,
+  type ChalkKind,
   type HandsToday,
   type HookStage,
   type MassUnit,
@@ -17,6 +23,7 @@ import {
 } from '@iron-clasp/core';
 import {
   Amount,
+  CHALK_MESSAGE,
   Day,
   Flag,
   Nullable,
@@ -25,6 +32,7 @@ import {
   Part,
   Parts,
   SeenVersion,
+  SIDE_MESSAGE,
   Text,
   Whole,
 } from './fields.ts';
@@ -59,7 +67,15 @@ export class ThresholdsBody implements Thresholds {
 }
 
 /** Answers about a lifter that can be given later; until then their usual values stand. */
-export const ASKED_LATER = ['dominantHand', 'stance', 'trainingSince', 'schoolId', 'hookStage'] as const;
+export const ASKED_LATER = [
+  'dominantHand',
+  'stance',
+  'trainingSince',
+  'schoolId',
+  'hookStage',
+  'bestPulled',
+  'practisedUnder',
+] as const;
 
 /** A lifter's best in a lift: kg, and the day where that is known. */
 export class BestLiftBody {
@@ -160,6 +176,41 @@ export class LifterRequest {
   @Nullable()
   @Day('The day of the best deadlift is not a day.')
   deadliftOn?: string | null;
+
+  /** How the best deadlift was held. */
+  @Optional()
+  @OneOf(BEST_PULLED, 'Say how the best deadlift was held: a grip, straps, or not said.')
+  bestPulled?: BestPulled;
+
+  /** Chalk of the best deadlift; null where nobody knows. */
+  @Nullable()
+  @OneOf(CHALK_KINDS, CHALK_MESSAGE)
+  bestChalk?: ChalkKind | null;
+
+  /** The side practised under in a mixed grip; null where nobody has said. */
+  @Nullable()
+  @OneOf(SIDES, SIDE_MESSAGE)
+  practisedUnder?: Side | null;
+
+  /** Where the side under changes. */
+  @Optional()
+  @OneOf(ALTERNATIONS, 'Say where the side under changes: never, on light sets, or always.')
+  alternation?: Alternation;
+
+  /** Fingers that reach over the thumb in a hook; null where nobody has said. */
+  @Nullable()
+  @Whole({ min: 2, max: 3 }, 'Two or three fingers reach over the thumb.')
+  thumbFingers?: 2 | 3 | null;
+
+  /** Clenches the bar so hard that the arms stay stiff. */
+  @Optional()
+  @Flag('Say yes or no to clenching the bar.')
+  clenches?: boolean;
+
+  /** The elbow bends and the arm yanks under mixed grip. */
+  @Optional()
+  @Flag('Say yes or no to bent arms under mixed grip.')
+  armsBendUnderMixed?: boolean;
 
   /** Best lifts beside the deadlift, each with its day where that is known. */
   @Optional()
@@ -263,6 +314,14 @@ export interface ProfileView {
   readonly bodyMass: number | null;
   readonly usualReps: number | null;
   readonly deadliftOn: string | null;
+  /** How the best deadlift was held. */
+  readonly bestPulled: BestPulled;
+  readonly bestChalk: ChalkKind | null;
+  readonly practisedUnder: Side | null;
+  readonly alternation: Alternation;
+  readonly thumbFingers: 2 | 3 | null;
+  readonly clenches: boolean;
+  readonly armsBendUnderMixed: boolean;
   readonly bestLifts: readonly BestLift[];
   /** Questions nobody has answered: their values are the usual ones. */
   readonly unanswered: readonly string[];

@@ -42,6 +42,7 @@ export const STRAP_CONDITIONS = [
   'gripWorkHigh',
   'clenches',
   'eventAllowsStraps',
+  'slippedToday',
 ] as const satisfies readonly School['strapsFirst'][number]['when'][number]['kind'][];
 
 export class StrapConditionBody {
@@ -187,6 +188,11 @@ export class SchoolBody {
   @Nullable()
   @Part(() => StrapPolicyBody, CONDITION)
   strapsLast: StrapPolicyBody | null;
+
+  /** The last set of strapped work stays bare. */
+  @Optional()
+  @Flag('Say whether the last set of strapped work stays bare.')
+  lastSetBare?: boolean;
 
   @Amount({ min: 0, max: 1200 }, 'Months must be a number from 0 to 1200.')
   strapsNotBeforeMonths: number;

@@ -158,6 +158,13 @@ const SOUND: Record<string, unknown[]> = {
   fromKg: [20, 'lb'],
   formatMass: [172.5, 'kg'],
   otherSide: ['left'],
+  holdsNear: [curve, { load: 150, grip: 'hook' }],
+  observeBestPull: [
+    { load: 180, pulled: 'mixed', sport: 'powerlifting', chalk: 'block', ageDays: 3, heaviestLogged: 170 },
+  ],
+  stopToday: [lifter.hands],
+  sayStanding: [{ verdict: 'weak', near: 12, threshold: 0.95, probability: 0.7 }],
+  isGripWeekFull: [[{ on: '2026-11-24', liftId: 'carry.handles' }], '2026-11-26'],
   fitHoldCurve: [
     [
       { load: 140, seconds: 9, ended: 'slipped', grip: 'hook', chalk: 'none', ageDays: 3, weight: 1 },
@@ -206,7 +213,7 @@ const SOUND: Record<string, unknown[]> = {
     {
       session: { ...(({ curve: _curve, ...rest }) => rest)(context), sets: [set] },
       observations: [{ load: 140, seconds: 9, ended: 'slipped', grip: 'hook' }],
-      referenceLoad: 126,
+      fit: { referenceLoad: 126 },
       done: [slippedSet],
       holds: [loggedHold],
       bodyMass: 90,

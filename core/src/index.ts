@@ -16,6 +16,7 @@ export type { GaussianPrior } from './statistics/posterior.ts';
 export * from './clasp-curve/types.ts';
 export {
   BASE_DIAMETER_MM,
+  COMMON_HAND_MM,
   EFFECT_MULTIPLIERS,
   INTERCEPT_PRIORS,
   LOG_SIGMA_PRIOR,
@@ -29,6 +30,7 @@ export * from './clasp-curve/fit-hold-curve.ts';
 export * from './clasp-curve/reference-load.ts';
 export * from './clasp-curve/hold-probability.ts';
 export * from './clasp-curve/hold-load.ts';
+export { holdsNear } from './clasp-curve/holds-near.ts';
 export * from './clasp-curve/hold-seconds.ts';
 export * from './clasp-curve/read-outs.ts';
 export * from './clasp-curve/curve-over-time.ts';
@@ -41,6 +43,7 @@ export * from './set-demand/set-demand.ts';
 export * from './set-demand/set-observation.ts';
 export * from './set-demand/grip-ceilings.ts';
 export * from './log/observe-log.ts';
+export * from './log/observe-best.ts';
 
 // Hands.
 export * from './hands/hand-state.ts';
@@ -66,7 +69,10 @@ export * from './calls/check-school.ts';
 export * from './calls/school-points.ts';
 export type { CallRule, RuleEffect, RuleFacts } from './calls/rules.ts';
 export * from './calls/call-rules.ts';
-export { CAUTIONS, CUES, HISTORY_CAUTIONS, type Advice, type AdviceFacts } from './calls/advice.ts';
+export { CAUTIONS, CUES, type Advice, type AdviceFacts } from './calls/advice.ts';
+export { HISTORY_CAUTIONS } from './calls/history-cautions.ts';
+export { stopToday } from './calls/safety-rules.ts';
+export { sayStanding } from './calls/wording.ts';
 export { CHALK_PLACES, FAMILY_CHALK_PLACES } from './calls/chalk-call.ts';
 export { callSet } from './calls/call-set.ts';
 export * from './calls/call-session.ts';
@@ -92,6 +98,7 @@ export { easeHold, type Easing } from './hold-prescriptions/ease-hold.ts';
 export * from './grip-week/spacing-figures.ts';
 export * from './grip-week/spacing-rules.ts';
 export * from './grip-week/grip-work.ts';
+export * from './grip-week/full-week.ts';
 export * from './grip-week/hold-block.ts';
 export * from './grip-week/forearm-week.ts';
 

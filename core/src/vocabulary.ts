@@ -1,6 +1,7 @@
-import type { ReasonRank, GripChoice } from './calls/types.ts';
+import type { Alternation, ReasonRank, GripChoice, LinePurpose } from './calls/types.ts';
 import type { SetRole } from './calls/set-role.ts';
 import type { LadderStep } from './calls/school.ts';
+import type { BestPulled } from './log/observe-best.ts';
 import type { ChalkKind } from './clasp-curve/types.ts';
 import type { HandOrder } from './dynamometer/types.ts';
 import type { AttentionStep } from './attention/attention-rules.ts';
@@ -66,6 +67,30 @@ export const SET_ROLE_TAGS: Names<SetRole> = {
   volume: 'volume',
   accessory: 'accessory',
   attempt: 'attempt',
+};
+
+/** How the best deadlift was held. */
+export const BEST_PULLED_NAMES: Names<BestPulled> = {
+  notSaid: 'not said',
+  doubleOverhand: GRIP_NAMES.doubleOverhand,
+  mixed: GRIP_NAMES.mixed,
+  hook: GRIP_NAMES.hook,
+  straps: GRIP_NAMES.straps,
+};
+
+/** Where the side under changes. */
+export const ALTERNATION_NAMES: Names<Alternation> = {
+  never: 'never',
+  lightBySession: 'on light sets, session by session',
+  lightBySet: 'on light sets, set by set',
+  always: 'always',
+};
+
+/** What a line is there for. */
+export const LINE_PURPOSE_NAMES: Names<LinePurpose> = {
+  grip: 'for the grip',
+  back: 'for the back',
+  event: 'for the event',
 };
 
 /** What gave a reason its weight. */

@@ -13,6 +13,7 @@ import { SqueezeTestsOfAClub1766000000024 } from './records/squeeze/migrations/0
 import { GripperAttemptsOfAClub1766000000025 } from './records/grippers/migrations/0025-gripper-attempts-of-a-club.ts';
 import { LinksOfAClub1766000000026 } from './records/sharing/migrations/0026-links-of-a-club.ts';
 import { SportAndStance1766000000028 } from './records/lifters/migrations/0028-sport-and-stance.ts';
+import { HowTheBestWasPulled1766000000029 } from './records/lifters/migrations/0029-how-the-best-was-pulled.ts';
 import { LogKeepsWhatWasHeld1766000000027 } from './records/log/migrations/0027-log-keeps-what-was-held.ts';
 
 /** Every change of the schema, in order; each stands in the folder of the noun whose tables it changes. */
@@ -33,4 +34,5 @@ export const MIGRATIONS = [
   LinksOfAClub1766000000026,
   LogKeepsWhatWasHeld1766000000027,
   SportAndStance1766000000028,
+  HowTheBestWasPulled1766000000029,
 ];

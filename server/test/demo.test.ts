@@ -81,9 +81,14 @@ describe('each lifter’s calls carry their story', () => {
     expect(hold!.barred!.ruleId).toBe('safety.torn-callus-straps');
   });
 
-  it('Ruth: hook on top sets only, and no near-limit hold until her blood pressure is cleared', async () => {
+  it('Ruth: hook on the last warm-ups only, no maximal set and no near-limit hold until her blood pressure is cleared', async () => {
     const { sets, hold } = await callsOf('Ruth Calloway');
-    expect(sets.filter((set) => set.role !== 'top').map((set) => set.call.choice)).not.toContain('hook');
+    const hooked = sets.filter((set) => set.call.choice === 'hook');
+    expect(new Set(hooked.map((set) => set.role))).toEqual(new Set(['warmup']));
+    const top = sets.find((set) => set.role === 'top')!;
+    expect(top.call.verdict).toBe('stop');
+    expect(top.call.reasons.map((reason) => reason.ruleId)).toContain('safety.no-maximal-efforts');
+    expect(top.lighter).toBeLessThan(top.loading.total);
     expect(hold!.why.map((reason) => reason.ruleId)).toContain('safety.no-near-limit-holds');
     expect(hold!.grip).not.toBe('hook');
   });
@@ -108,8 +113,8 @@ describe('each lifter’s calls carry their story', () => {
     expect(new Set(hooked.map((set) => set.role))).toEqual(new Set(['warmup']));
   });
 
-  it('a weak call proposes a lighter load that the plates make', async () => {
-    const weak = (await callsOf('Odalys Brandt')).sets.filter((set) => set.call.verdict === 'weak');
+  it('a call that cannot stand as written proposes a lighter load that the plates make', async () => {
+    const weak = (await callsOf('Ruth Calloway')).sets.filter((set) => set.call.lighterLoad !== undefined);
     expect(weak.length).toBeGreaterThan(0);
     for (const set of weak) {
       expect(set.lighter).toBeLessThan(set.loading.total);

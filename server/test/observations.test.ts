@@ -62,7 +62,10 @@ async function insert(table: 'logged_set' | 'logged_hold', more: Record<string, 
 }
 
 const observed = (): ReturnType<CurvesService['observations']> =>
-  curves.observations(club, { id: lifter, bodyMass: 100 });
+  curves.observations(club, {
+    ...{ id: lifter, bodyMass: 100, deadliftMax: 250, sport: 'powerlifting', bestPulled: 'straps' },
+    ...{ bestChalk: null, deadliftOn: null },
+  });
 
 describe('observations: what the log tells about the hands', () => {
   it('a set is a hold as long as its demand, aged in days', async () => {

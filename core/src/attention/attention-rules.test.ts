@@ -18,6 +18,7 @@ it('a quiet lifter needs nothing', () => {
 });
 
 it.each<[string, Partial<AttentionFacts>]>([
+  ['attention.unwell', { hands: { left: SOUND_HAND, right: SOUND_HAND, unwell: true } }],
   ['attention.numb', { hands: { left: { ...SOUND_HAND, numb: true }, right: SOUND_HAND } }],
   ['attention.torn-skin', { hands: { left: SOUND_HAND, right: { ...SOUND_HAND, palm: 'torn' } } }],
   ['attention.finger', { hands: { left: { ...SOUND_HAND, finger: 'sprained' }, right: SOUND_HAND } }],

@@ -78,10 +78,17 @@ const said = (found: string, words: (found: string) => string): string | undefin
 /** In the order in which they are read out, gravest first. */
 export const ATTENTION_RULES: readonly AttentionRule[] = [
   {
+    id: 'attention.unwell',
+    level: 'stop',
+    step: 'hands',
+    reason: 'Unwell, dizzy or faint on the last check: nothing is lifted.',
+    find: ({ hands }) => (hands.unwell ? 'Unwell: nothing is lifted' : undefined),
+  },
+  {
     id: 'attention.numb',
     level: 'stop',
     step: 'hands',
-    reason: 'Numbness or spreading pain: no gripping until a clinician has looked.',
+    reason: 'Numbness or spreading pain: nothing is lifted until a clinician has looked.',
     find: (facts) =>
       said(
         sides(facts, (hand) => hand.numb || hand.spreadingPain === true),
@@ -92,7 +99,7 @@ export const ATTENTION_RULES: readonly AttentionRule[] = [
     id: 'attention.sharp-pain',
     level: 'stop',
     step: 'hands',
-    reason: `Pain of ${SHARP_PAIN} or more: no gripping today.`,
+    reason: `Pain of ${SHARP_PAIN} or more: nothing is lifted today.`,
     find: (facts) =>
       said(
         sides(facts, (hand) => PAIN_PARTS.some((part) => (hand[part] ?? 0) >= SHARP_PAIN)),

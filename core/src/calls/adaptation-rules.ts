@@ -1,7 +1,9 @@
-import type { HookStage } from '../hands/hand-state.ts';
+import { SIDES } from '../hands/hand-state.ts';
+import type { LiftFamily } from '../set-demand/lift.ts';
 import { GRIPS } from '../clasp-curve/types.ts';
 import { HOOK_STAGES_BY_ID } from '../hands/hook-stages.ts';
 import type { CallRule, RuleEffect, RuleFacts } from './rules.ts';
+import { handsDamaged, isHeavyOrLastWarmUp } from './safety-rules.ts';
 
 /** Limits for now: a coach may go past them, and then they are said. */
 export const ADAPTATION_RULES: readonly CallRule[] = [
@@ -9,9 +11,73 @@ export const ADAPTATION_RULES: readonly CallRule[] = [
     id: 'adaptation.hook-stage',
     rank: 'adaptation',
     reason: 'The hook is built up in stages so that skin and thumbs keep pace.',
-    effect: ({ lifter, role, lift }) =>
-      lift.admits.includes('hook') && !HOOK_STAGES_BY_ID[lifter.hookStage].roles.includes(role)
-        ? { bars: ['hook'], text: stageText(lifter.hookStage) }
+    effect: (facts) =>
+      facts.lift.admits.includes('hook') && !mayHook(facts)
+        ? { bars: ['hook'], text: HOOK_STAGES_BY_ID[facts.lifter.hookStage].limit }
+        : undefined,
+  },
+  {
+    id: 'adaptation.hook-practice',
+    rank: 'adaptation',
+    reason: 'While the hook is learnt, what the stage allows is hooked, in every school: light first.',
+    effect: (facts: RuleFacts): RuleEffect | undefined => {
+      const { lifter, lift } = facts;
+      if (!PRACTISED_ON.includes(lift.family) || !lift.admits.includes('hook')) return undefined;
+      const { name, practises } = HOOK_STAGES_BY_ID[lifter.hookStage];
+      return practises && mayHook(facts)
+        ? { prefers: 'hook', text: `Hook stage “${name}”: ${practises}.` }
+        : undefined;
+    },
+  },
+  {
+    id: 'adaptation.arthritis-hook-not-cold',
+    rank: 'adaptation',
+    reason: 'Thumb-joint arthritis: the last warm-ups are hooked, so that the heavy hook does not come cold.',
+    effect: (facts) =>
+      facts.role === 'warmup' &&
+      facts.lifter.flags.some((flag) => flag.kind === 'thumbArthritis') &&
+      facts.lift.admits.includes('hook') &&
+      facts.lifter.hookStage !== 'none' &&
+      isHeavyOrLastWarmUp(facts)
+        ? { prefers: 'hook' }
+        : undefined,
+  },
+  {
+    id: 'adaptation.split-nail-top-sets',
+    rank: 'adaptation',
+    reason: 'Split nail: a hooked top set, taped, is the coach’s to choose.',
+    effect: ({ lifter, lift, role }) =>
+      (role === 'top' || role === 'attempt') &&
+      lift.admits.includes('hook') &&
+      SIDES.some((side) => lifter.hands[side].nail === 'split')
+        ? { bars: ['hook'] }
+        : undefined,
+  },
+  {
+    id: 'adaptation.cleared-shoulder-not-supinated',
+    rank: 'adaptation',
+    reason:
+      'A cleared shoulder: that hand is still not turned under, nor loaded palm up, unless the coach decides so.',
+    effect: ({ lifter, lift }: RuleFacts): RuleEffect | undefined => {
+      const cleared = lifter.flags.filter(({ kind, cleared: done }) => kind === 'shoulder' && done);
+      if (!cleared.length) return undefined;
+      if (lift.position === 'supinated') return lift.family === 'hold' ? { bars: GRIPS } : undefined;
+      return { barsUnder: cleared.flatMap(({ side }) => (side ? [side] : [...SIDES])) };
+    },
+  },
+  {
+    id: 'adaptation.max-single-bare',
+    rank: 'adaptation',
+    reason: 'A max single is pulled bare: strapped, it says nothing about the hand.',
+    effect: ({ lifter, lift, role, reps, load, max, event }) =>
+      lift.family === 'deadlift' &&
+      role === 'top' &&
+      reps === 1 &&
+      (load ?? 0) >= MAX_SINGLE_SHARE * (max ?? lifter.deadliftMax) &&
+      !(event?.straps ?? lifter.nextEventStraps) &&
+      !lifter.slippedToday?.length &&
+      !handsDamaged(lifter)
+        ? { bars: ['straps'] }
         : undefined,
   },
   {
@@ -56,6 +122,14 @@ export const ADAPTATION_RULES: readonly CallRule[] = [
 /** Share of the load that slipped from which it is the same load again. */
 const SAME_LOAD = 0.97;
 
-function stageText(stage: HookStage): string {
-  return HOOK_STAGES_BY_ID[stage].limit;
+/** Share of the best from which a single is one near the max. */
+const MAX_SINGLE_SHARE = 0.975;
+
+/** Lifts on which a hook that is being learnt is practised. */
+const PRACTISED_ON: readonly LiftFamily[] = ['deadlift', 'olympicPull', 'clean', 'snatch'];
+
+/** Does the stage allow the hook on this set? */
+function mayHook({ lifter, role, reps, load, max, hookedBefore = 0 }: RuleFacts): boolean {
+  const share = (load ?? 0) / (max ?? lifter.deadliftMax);
+  return HOOK_STAGES_BY_ID[lifter.hookStage].allows({ role, reps, share, hookedBefore });
 }

@@ -28,6 +28,38 @@ const TABLE: Record<string, [stands: Partial<AdviceFacts>, quiet: Partial<Advice
   'cue.mixed-bar-close': [{ choice: 'mixed' }, {}],
   'cue.hook-thumb': [{ choice: 'hook' }, {}],
   'cue.hook-fingers': [{ choice: 'hook' }, { choice: 'mixed' }],
+  'cue.hook-third-finger': [
+    { choice: 'hook', lifter: lifter({ thumbFingers: 2 }) },
+    { choice: 'hook', lifter: lifter({ thumbFingers: 3 }) },
+  ],
+  'cue.arthritis-thumbless': [
+    { role: 'backoff', lifter: lifter({ flags: [{ kind: 'thumbArthritis', cleared: true }] }) },
+    { role: 'top', lifter: lifter({ flags: [{ kind: 'thumbArthritis', cleared: true }] }) },
+  ],
+  'cue.clean-grip': [{ lift: findLift('deadlift.clean-grip')! }, {}],
+  'cue.squat-chalk': [
+    { lift: findLift('squat')!, choice: null, sweat: true },
+    { lift: findLift('squat')!, choice: null },
+  ],
+  'caution.torn-callus-at-a-meet': [
+    { event: meet, lifter: lifter({ hands: hands('left', { palm: 'torn' }) }) },
+    { event: { ...meet, rehearsal: true }, lifter: lifter({ hands: hands('left', { palm: 'torn' }) }) },
+  ],
+  'caution.palm-up-after-biceps': [
+    {
+      lift: findLift('curl')!,
+      lifter: lifter({ flags: [{ kind: 'bicepsTendon', side: 'left', cleared: true }] }),
+    },
+    { lifter: lifter({ flags: [{ kind: 'bicepsTendon', side: 'left', cleared: true }] }) },
+  ],
+  'caution.arthritis-joint': [
+    { choice: 'hook', lifter: lifter({ flags: [{ kind: 'thumbArthritis', cleared: true }] }) },
+    { choice: 'hook' },
+  ],
+  'caution.breath': [
+    { role: 'volume', lifter: lifter({ flags: [{ kind: 'heart', cleared: false }] }) },
+    { role: 'volume', lifter: lifter({ flags: [{ kind: 'heart', cleared: true }] }) },
+  ],
   'cue.hook-tape': [
     { choice: 'hook', lifter: lifter({ hookStage: 'carry' }) },
     { choice: 'hook', lifter: lifter({ hookStage: 'carry' }), noTape: true },

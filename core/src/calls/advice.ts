@@ -1,7 +1,9 @@
 import type { ChalkKind } from '../clasp-curve/types.ts';
 import { SIDES, type HandToday, type HistoryKind } from '../hands/hand-state.ts';
 import type { StrapType } from '../set-demand/lift.ts';
+import { HISTORY_CAUTIONS } from './history-cautions.ts';
 import type { RuleFacts } from './rules.ts';
+import { isHeavyOrLastWarmUp, SORE_ELBOW } from './safety-rules.ts';
 import type { GripChoice } from './types.ts';
 
 /** What a cue or caution may look at: the set, and what was called for it. */
@@ -32,12 +34,11 @@ const uncleared =
   (kind: HistoryKind) =>
   ({ lifter }: AdviceFacts): boolean =>
     lifter.flags.some((flag) => flag.kind === kind && !flag.cleared);
+const BREATH: readonly HistoryKind[] = ['bloodPressure', 'heart', 'fainting', 'pregnancy', 'recentOperation'];
 const isHold = ({ lift }: AdviceFacts): boolean => lift.family === 'hold';
 
 /** Reps from which a bare grip is better set afresh each time. */
 const MANY_REPS = 5;
-/** Elbow pain, 0–10, that asks for care. */
-const SORE_ELBOW = 4;
 
 /** What to say when the set is set up. */
 export const CUES: readonly Advice[] = [
@@ -84,6 +85,27 @@ export const CUES: readonly Advice[] = [
     when: (facts) => facts.choice === 'hook' && anyHand(facts, (hand) => hand.nail === 'split'),
   },
   {
+    id: 'cue.hook-third-finger',
+    kind: 'cue',
+    text: 'Two fingers reach the thumb: get some of the third over it.',
+    when: ({ choice, lifter }) => choice === 'hook' && lifter.thumbFingers === 2,
+  },
+  {
+    id: 'cue.arthritis-thumbless',
+    kind: 'cue',
+    text: 'Thumb joint: thumb beside the fingers, not around the bar; straps if the joint is felt.',
+    when: ({ choice, lifter, role }) =>
+      choice === 'doubleOverhand' &&
+      (role === 'volume' || role === 'backoff') &&
+      lifter.flags.some((flag) => flag.kind === 'thumbArthritis'),
+  },
+  {
+    id: 'cue.clean-grip',
+    kind: 'cue',
+    text: 'Clean-grip: hands where they are for the clean, hook set before the hips drop, arms long to lockout.',
+    when: ({ lift }) => lift.id === 'deadlift.clean-grip',
+  },
+  {
     id: 'cue.straps-put-on',
     kind: 'cue',
     text: 'Non-dominant hand first; the strap goes under the bar and winds inwards.',
@@ -116,6 +138,12 @@ export const CUES: readonly Advice[] = [
     when: ({ lift, lifter }) => lift.id === 'deadlift.sumo' && lifter.tightThighs === true,
   },
   {
+    id: 'cue.squat-chalk',
+    kind: 'cue',
+    text: 'Back chalked at bar height by a partner; alone, chalk the hands thickly and take it to the bar.',
+    when: ({ lift, sweat, chalk }) => lift.family === 'squat' && sweat === true && chalk !== 'none',
+  },
+  {
     id: 'cue.liquid-chalk',
     kind: 'cue',
     text: 'Liquid chalk: a small dab, rub in, let it dry before the bar.',
@@ -130,21 +158,6 @@ export const CUES: readonly Advice[] = [
       choice !== null && lift.chalk && chalk === 'none' && role !== 'warmup',
   },
 ];
-
-/** Who must be asked where something in the history is not cleared. */
-export const HISTORY_CAUTIONS: Record<HistoryKind, string> = {
-  bicepsTendon: 'Biceps tendon not cleared: a physician or physiotherapist clears it before heavy pulling.',
-  shoulder: 'Shoulder not cleared: a physician or physiotherapist clears it before heavy pulling.',
-  elbowTendon: 'Elbow tendon pain: ask a physiotherapist; keep opening work in.',
-  thumbArthritis: 'Thumb joint: stop on joint pain; ask a physician.',
-  bloodPressure:
-    'Blood pressure not cleared: no straining or breath-holding near the limit; ask a physician first.',
-  fainting: 'Fainting history not cleared: no near-limit holds; ask a physician first.',
-  heart: 'Heart condition not cleared: no straining or breath-holding; ask a physician first.',
-  recentOperation: 'Recent operation not cleared: ask the surgeon or a physician first.',
-  pregnancy: 'Pregnancy: ask a physician or midwife first; no straining or breath-holding.',
-  underEighteen: 'Under 18: a parent and a clinician are asked first; nothing near the limit.',
-};
 
 const history: readonly Advice[] = (Object.keys(HISTORY_CAUTIONS) as HistoryKind[]).map((kind) => ({
   id: `caution.history.${kind}`,
@@ -178,6 +191,38 @@ export const CAUTIONS: readonly Advice[] = [
     text: 'Cover the torn skin; blood on a bar is cleaned before the next lifter.',
     when: (facts) =>
       anyHand(facts, (hand) => hand.palm === 'torn' || hand.thumb === 'torn' || hand.nail === 'bleeding'),
+  },
+  {
+    id: 'caution.torn-callus-at-a-meet',
+    kind: 'caution',
+    text: 'Torn callus, and straps are barred today: cover it as the rulebook allows, or leave the lift out; the coach decides.',
+    when: (facts) =>
+      facts.event?.straps === false &&
+      !facts.event.rehearsal &&
+      facts.choice !== null &&
+      anyHand(facts, (hand) => hand.palm === 'torn'),
+  },
+  {
+    id: 'caution.palm-up-after-biceps',
+    kind: 'caution',
+    text: 'Biceps injury or repair: palm-up work stays light and is the coach’s decision.',
+    when: ({ lift, lifter }) =>
+      lift.position === 'supinated' && lifter.flags.some((flag) => flag.kind === 'bicepsTendon'),
+  },
+  {
+    id: 'caution.arthritis-joint',
+    kind: 'caution',
+    text: 'Thumb joint: stop the hook as soon as the joint is felt.',
+    when: (facts) =>
+      facts.choice === 'hook' &&
+      isHeavyOrLastWarmUp(facts) &&
+      facts.lifter.flags.some((flag) => flag.kind === 'thumbArthritis'),
+  },
+  {
+    id: 'caution.breath',
+    kind: 'caution',
+    text: 'Breathe through the set: the breath is not held until a clinician has cleared it.',
+    when: (facts) => BREATH.some((kind) => uncleared(kind)(facts)) && facts.role !== 'warmup',
   },
   {
     id: 'caution.safety-pins',

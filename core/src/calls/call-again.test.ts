@@ -15,7 +15,7 @@ const under = (more: Partial<SessionUnderWay> = {}, school = 'strap-the-volume')
     sets: [150, 160, 160].map((load) => ({ lift: deadlift, role: 'top', load, reps: 1 })),
   },
   observations: [],
-  referenceLoad: 126,
+  fit: { referenceLoad: 126 },
   done: [],
   holds: [],
   bodyMass: null,
@@ -50,7 +50,7 @@ it('a grip that the curve rates weaker than what slipped is not called either', 
   const { calls } = callAgain(under({ done: [single(150), single(160, { slippedAtRep: 1 })] }));
   // The hook is rated strongest: with it everything bare is out, and this school straps once slipping starts.
   expect(calls[2]!.choice).toBe('straps');
-  expect(calls[2]!.reasons.map((reason) => reason.ruleId)).toContain('adaptation.straps-once-slipping');
+  expect(calls[2]!.reasons.map((reason) => reason.ruleId)).toContain('school.strap-the-volume.straps-last');
 });
 
 it('bare hands that all slipped leave a lighter load, in the school that never straps', () => {

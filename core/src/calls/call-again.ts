@@ -1,4 +1,4 @@
-import { fitHoldCurve } from '../clasp-curve/fit-hold-curve.ts';
+import { fitHoldCurve, type FitOptions } from '../clasp-curve/fit-hold-curve.ts';
 import type { Grip, HoldCurve, HoldObservation } from '../clasp-curve/types.ts';
 import { observeLog, type LoggedHoldFacts, type LoggedSetFacts } from '../log/observe-log.ts';
 import { setDemand } from '../set-demand/set-demand.ts';
@@ -6,7 +6,7 @@ import { checkList, checkObject } from '../check.ts';
 import { listOf, oneOf, record, text } from '../shape.ts';
 import { callSession, type SessionContext } from './call-session.ts';
 import { sayCall } from './say-call.ts';
-import { REASON_RANKS, type Reason, type SetCall } from './types.ts';
+import { REASON_RANKS, type Reason, type SetCall, type Verdict } from './types.ts';
 
 /** A session under way: what it was called from, and what has been done of it since. */
 export interface SessionUnderWay {
@@ -14,8 +14,8 @@ export interface SessionUnderWay {
   readonly session: Omit<SessionContext, 'curve'>;
   /** Holds and bare-handed sets before this session. */
   readonly observations: readonly HoldObservation[];
-  /** Prior middle of the 10 s load, kg. */
-  readonly referenceLoad: number;
+  /** What the curve starts from beside the log. */
+  readonly fit: FitOptions;
   /** Sets done today, in order. */
   readonly done: readonly LoggedSetFacts[];
   /** Holds done today, in order. */
@@ -29,15 +29,15 @@ export interface SessionUnderWay {
  * today is not called again at that load. Sets already done are called too; the caller knows which they are.
  * @throws InvalidInputError naming the set, hold or field that cannot be used.
  * @example
- * callAgain({ session: { lifter, venue, school: findSchool('strap-the-volume'), ledger: mixedLedger([]), sets: [{ lift: findLift('deadlift.conventional'), role: 'top', load: 120, reps: 1 }] }, observations: [], referenceLoad: 126, done: [{ liftId: 'deadlift.conventional', load: 120, reps: 1, style: 'reset', seconds: null, slippedAtRep: 1, grip: 'hook', strapped: false, chalk: 'block', diameter: 29 }], holds: [], bodyMass: null }).calls[0].choice === 'hook' // false
+ * callAgain({ session: { lifter, venue, school: findSchool('strap-the-volume'), ledger: mixedLedger([]), sets: [{ lift: findLift('deadlift.conventional'), role: 'top', load: 120, reps: 1 }] }, observations: [], fit: { referenceLoad: 126 }, done: [{ liftId: 'deadlift.conventional', load: 120, reps: 1, style: 'reset', seconds: null, slippedAtRep: 1, grip: 'hook', strapped: false, chalk: 'block', diameter: 29 }], holds: [], bodyMass: null }).calls[0].choice === 'hook' // false
  */
 export function callAgain(underWay: SessionUnderWay): { curve: HoldCurve; calls: SetCall[] } {
   checkObject('', underWay);
-  const { session, observations, referenceLoad, done, holds, bodyMass } = underWay;
+  const { session, observations, fit, done, holds, bodyMass } = underWay;
   checkObject('session', session);
   checkList('observations', observations);
   const today = observeLog({ sets: done, holds, bodyMass }, 'support');
-  const curve = fitHoldCurve([...observations, ...today], { referenceLoad });
+  const curve = fitHoldCurve([...observations, ...today], fit);
   const slippedToday = slipsOf(done);
   return { curve, calls: callSession({ ...session, lifter: { ...session.lifter, slippedToday }, curve }) };
 }
@@ -63,16 +63,19 @@ export function slipsOf(
 }
 
 /**
- * Are two calls the same: read aloud alike, and standing as firmly.
+ * Are two calls the same: read aloud alike, and neither weak nor barred where the other is not.
  * @throws InvalidInputError for something that is no call.
  * @example sameCall({ choice: 'hook', chalk: { kind: 'block', where: [] }, verdict: 'called' }, { choice: 'mixed', chalk: { kind: 'block', where: [] }, verdict: 'called' }) // false
  */
 export function sameCall(a: SpokenCall, b: SpokenCall): boolean {
-  return sayCall(a) === sayCall(b) && a.verdict === b.verdict;
+  return sayCall(a) === sayCall(b) && standsAs(a) === standsAs(b);
 }
 
+/** What the log cannot vouch for yet is done like what it can: a call that only became surer is the same call. */
+const standsAs = ({ verdict }: SpokenCall): Verdict => (verdict === 'unproven' ? 'called' : verdict);
+
 /** The part of a call that is said. */
-export type SpokenCall = Pick<SetCall, 'choice' | 'sideUnder' | 'straps' | 'chalk' | 'verdict'>;
+export type SpokenCall = Pick<SetCall, 'choice' | 'sideUnder' | 'onlyHand' | 'straps' | 'chalk' | 'verdict'>;
 
 /**
  * Why a call is another one now: the first reason that was not there before, else the one that leads.

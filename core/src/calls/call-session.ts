@@ -1,3 +1,4 @@
+import { withMixedSet } from '../hands/mixed-ledger.ts';
 import { listOf, optional, record, type Check } from '../shape.ts';
 import { callChecked } from './call-set.ts';
 import { CALL_FIELDS, overrideCheck, setCheck } from './check-call.ts';
@@ -20,24 +21,45 @@ const sessionCheck: Check = record<SessionContext>({
 });
 
 /**
- * Calls every set of a session in order: warm-ups, top sets, back-offs, accessories, holds. The ledger is read once, so
- * that a lifter turns the same hand under all day; hard holds done earlier in the session tire the hand for what follows.
+ * Calls every set of a session in order: warm-ups, top sets, back-offs, accessories, holds. The session keeps count of
+ * what its own calls use up: hard holds done earlier tire the hand for what follows, hooked work sets fill the stage's
+ * share and the skin budget, and a lifter who alternates set by set turns the other hand under next.
  * @throws InvalidInputError naming the set and field that cannot be used.
  * @example
  * callSession({ lifter, venue, curve, school: findSchool('overhand-first'), ledger: mixedLedger([]), sets: [60, 110].map((load) => ({ lift: findLift('deadlift.conventional'), role: 'warmup', load, reps: 2 })) }).map((call) => call.choice)
- * // ['doubleOverhand', 'hook']
+ * // ['doubleOverhand', 'doubleOverhand']
  */
 export function callSession(context: SessionContext): SetCall[] {
   sessionCheck('', context);
   const { sets, ...rest } = context;
+  const { lifter } = context;
+  let { ledger } = context;
   let earlierHolds = 0;
+  let hookedBefore = 0;
+  let budget = lifter.hookBudgetLeft;
   return sets.map(({ override, ...set }) => {
     const call = callChecked({
       ...rest,
-      set: { ...set, earlierHolds: set.earlierHolds ?? earlierHolds },
+      ledger,
+      lifter: budget === undefined ? lifter : { ...lifter, hookBudgetLeft: budget },
+      set: {
+        ...set,
+        earlierHolds: set.earlierHolds ?? earlierHolds,
+        hookedBefore: set.hookedBefore ?? hookedBefore,
+      },
       ...(override && { override }),
     });
     if (isHardHold(set) && call.choice !== null) earlierHolds += 1;
+    const spent = call.demand ? call.demand.load * call.demand.seconds : 0;
+    if (call.choice === 'hook') {
+      if (set.role !== 'warmup') hookedBefore += 1;
+      if (budget !== undefined) budget = Math.max(0, budget - spent);
+    }
+    if (lifter.alternation === 'lightBySet' && call.sideUnder && call.demand)
+      ledger = withMixedSet(ledger, {
+        ...{ sideUnder: call.sideUnder, reps: set.reps },
+        ...{ load: call.demand.load, seconds: call.demand.seconds },
+      });
     return call;
   });
 }

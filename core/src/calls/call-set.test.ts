@@ -163,7 +163,7 @@ describe('safety outranks school and coach', () => {
 describe('side, chalk and words', () => {
   it('turns the hand under that has less behind it, and flags the imbalance', () => {
     const ledger = mixedLedger([{ sideUnder: 'left', reps: 1, load: 180, seconds: 5 }]);
-    const call = callSet(context({ school: 'same-grip', ledger, set: set({ load: 125 }) }));
+    const call = callSet(context({ school: 'same-grip', ledger, set: set({ role: 'backoff', load: 125 }) }));
     expect(call.sideUnder).toBe('right');
     expect(call.reasons.find((reason) => reason.ruleId === 'ledger.next-side')!.text).toMatch(
       /imbalance over 99\s%/,
@@ -319,14 +319,16 @@ describe('sore hands, skin sound', () => {
 
 it('a lift that needs no grip call still stops for a lifter who is unwell, and chalks what a press needs', () => {
   const bench = set({ lift: 'bench', load: 100 });
-  expect(callSet(context({ set: bench, lifter: lifter({ unwell: true }) }))).toMatchObject({
+  expect(
+    callSet(context({ set: bench, lifter: lifter({ hands: { ...lifter().hands, unwell: true } }) })),
+  ).toMatchObject({
     verdict: 'stop',
     reasons: [{ ruleId: 'safety.unwell-stop' }, { ruleId: 'lift.not-gripped' }],
   });
   expect(callSet(context({ set: bench })).chalk.where).toEqual(['heel of the hand']);
-  expect(callSet(context({ set: set({ lift: 'squat', load: 100 }) })).chalk.where).toEqual([
-    'back at bar height',
-  ]);
+  const squat = set({ lift: 'squat', load: 100 });
+  expect(callSet(context({ set: squat })).chalk).toEqual({ kind: 'none', where: [] });
+  expect(callSet(context({ set: squat, sweat: true })).chalk.where).toEqual(['back at bar height']);
 });
 
 it('says of weak bare grips that straps are out too, and why', () => {

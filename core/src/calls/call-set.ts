@@ -1,6 +1,7 @@
 import { GRIP_NAMES } from '../vocabulary.ts';
 import { holdLoad } from '../clasp-curve/hold-load.ts';
-import { holdProbability, holdProbabilityRange } from '../clasp-curve/hold-probability.ts';
+import { holdProbability } from '../clasp-curve/hold-probability.ts';
+import { holdsNear } from '../clasp-curve/holds-near.ts';
 import { GRIPS, type Grip } from '../clasp-curve/types.ts';
 import { writtenLoad } from '../set-demand/set-demand.ts';
 import { advise, CAUTIONS, CUES, type AdviceFacts } from './advice.ts';
@@ -15,17 +16,19 @@ import { handsHurt } from './school-policy.ts';
 import { setFacts, type SetFacts } from './set-facts.ts';
 import { sideUnder } from './side-under.ts';
 import { strapCall } from './strap-call.ts';
-import type { CallContext, GripChoice, Reason, SchoolAlternative, SetCall } from './types.ts';
+import type { CallContext, GripChoice, Reason, SchoolAlternative, SetCall, Verdict } from './types.ts';
 import { evidenceReason } from './wording.ts';
 
 /**
  * Calls grip, straps and chalk for one set.
  *
  * Order: what safety, event, venue and lift bar is taken away; a coach's override is followed unless it is barred;
- * the school's order is walked and the first grip whose chance of holding the set's demand reaches the lifter's
- * threshold for the role is called, else the best one, said to be weak, with a load that would do. Then the side
- * under from the ledger, the strap, chalk from the venue, cues and cautions. Every step leaves a reason with its rule
- * id. Loads in kg, times in s, diameters in mm.
+ * the school's order is walked and the first grip that may hold the set's demand is called: a grip is left only on
+ * evidence, where even the upper end of its chance stays below the lifter's threshold for the role. What the log does
+ * not know yet is said to be unproven; where every grip is shown too weak the best one is called weak, with a load that
+ * would do. An attempt takes the permitted grip with the highest chance. Then the side under from profile and ledger,
+ * the strap, chalk from the venue, cues and cautions. Every step leaves a reason with its rule id. Loads in kg, times in
+ * s, diameters in mm.
  * @throws InvalidInputError naming the field of the context that cannot be used.
  * @example
  * sayCall(callSet({ lifter, venue, curve, school: findSchool('strap-the-volume'), ledger: mixedLedger([]), set: { lift: findLift('deadlift.conventional'), role: 'backoff', load: 120, reps: 5 } }))
@@ -55,15 +58,20 @@ export function callChecked(context: CallContext): SetCall {
   if (choice && choice !== 'straps' && !school.soreHands.straps && handsHurt(context.lifter, SORE))
     reasons.push(soreHands(school));
   const probability = bare && odds(bare);
-  if (bare) reasons.push(evidenceReason(context.curve, set.role, bare, odds(bare), demand, threshold));
-  const side =
-    choice === 'mixed'
-      ? sideUnder(context.ledger, context.lifter.dominantHand, barred, context.override)
-      : undefined;
+  const near = bare ? holdsNear(context.curve, { load: demand.load, grip: bare }) : 0;
+  const verdict = verdictOf(choice, bare, facts);
+  if (bare)
+    reasons.push(
+      evidenceReason({
+        ...{ curve: context.curve, role: set.role, grip: bare, demand, threshold, verdict, near },
+        ...{ chance: odds(bare), range: facts.range(bare) },
+      }),
+    );
+  const side = choice === 'mixed' ? sideUnder(context, barred) : undefined;
   if (side) reasons.push(side.reason);
   const straps = choice === 'straps' ? strapCall(school, facts.policy, barred) : undefined;
   if (straps) reasons.push(straps.reason);
-  const weak = probability !== null && probability < threshold;
+  const weak = verdict === 'weak';
   if (choice === null) reasons.push(nothingLeft(facts));
   const lighter = weak || choice === null ? lighterLoad(context, facts, bare) : 0;
   const advice: AdviceFacts = {
@@ -78,14 +86,19 @@ export function callChecked(context: CallContext): SetCall {
     choice,
     grip: choice === 'straps' ? 'doubleOverhand' : choice,
     ...(side && { sideUnder: side.side }),
+    ...(choice && barred.onlyHand && { onlyHand: barred.onlyHand.side }),
     ...(straps && { straps: { type: straps.type, turns: straps.turns } }),
-    chalk: chalkCall({ lift: facts.rules.lift, role: set.role }, choice, facts.chalk, () =>
-      bare ? holdProbability(context.curve, { ...demand, ...facts.conditions(bare, 'none') }) : 1,
+    chalk: chalkCall(
+      { lift: facts.rules.lift, role: set.role },
+      choice,
+      facts.chalk,
+      () => (bare ? holdProbability(context.curve, { ...demand, ...facts.conditions(bare, 'none') }) : 1),
+      context.sweat === true,
     ),
     probability,
-    ...(bare && { range: holdProbabilityRange(context.curve, { ...demand, ...facts.conditions(bare) }) }),
+    ...(bare && { range: facts.range(bare), near }),
     threshold,
-    verdict: choice === null ? 'stop' : weak ? 'weak' : 'called',
+    verdict,
     ...(lighter > 0 && { lighterLoad: lighter }),
     demand,
     cues: choice ? [...advise(advice, CUES), ...facts.rules.lift.cues] : [],
@@ -94,12 +107,22 @@ export function callChecked(context: CallContext): SetCall {
     ...(override?.refused && { overrideRefused: override.refused }),
     overridden: Boolean(override?.accepted),
     alternatives: {
-      grips: gripAlternatives(school, choice, barred, schoolStraps, odds, threshold),
+      grips: gripAlternatives(school, choice, facts, schoolStraps),
       schools: (context.schools ?? SCHOOLS)
         .filter((each) => each.id !== school.id)
         .map((each) => askSchool(each, facts, choice)),
     },
   };
+}
+
+function verdictOf(
+  choice: GripChoice | null,
+  bare: Grip | null,
+  { odds, range, threshold }: SetFacts,
+): Verdict {
+  if (choice === null) return 'stop';
+  if (bare === null || odds(bare) >= threshold) return 'called';
+  return range(bare).high >= threshold ? 'unproven' : 'weak';
 }
 
 function askSchool(school: School, facts: SetFacts, own: GripChoice | null): SchoolAlternative {
@@ -117,19 +140,25 @@ function askSchool(school: School, facts: SetFacts, own: GripChoice | null): Sch
 
 function notGripped(context: CallContext, facts: SetFacts): SetCall {
   const { lift } = facts.rules;
-  const { stops, noTape } = facts.barred;
+  const { noTape, onlyHand, loadAtMost } = facts.barred;
+  const stops = facts.barred.stops ?? loadAtMost?.reason;
   const advice: AdviceFacts = { ...facts.rules, choice: null, chalk: facts.chalk, noTape, earlierHolds: 0 };
   const text = `${lift.name} does not hang from the hands: no grip call.`;
   return {
     choice: null,
     grip: null,
-    chalk: chalkCall({ lift, role: context.set.role }, null, facts.chalk, () => 1),
+    chalk: chalkCall({ lift, role: context.set.role }, null, facts.chalk, () => 1, context.sweat === true),
     probability: null,
     threshold: facts.threshold,
     verdict: stops ? 'stop' : 'free',
-    cues: stops ? [] : lift.cues,
+    ...(!facts.barred.stops && loadAtMost && { lighterLoad: loadAtMost.load }),
+    ...(!stops && onlyHand && { onlyHand: onlyHand.side }),
+    cues: stops ? [] : [...advise(advice, CUES), ...lift.cues],
     cautions: advise(advice, CAUTIONS),
-    reasons: [...(stops ? [stops] : []), { ruleId: 'lift.not-gripped', rank: 'lift', text }],
+    reasons: [
+      ...facts.barred.fired.filter(({ rank }) => rank === 'safety'),
+      { ruleId: 'lift.not-gripped', rank: 'lift', text },
+    ],
     overridden: false,
     alternatives: { grips: [], schools: [] },
   };
@@ -142,9 +171,10 @@ function judgeOverride(
   if (!override) return undefined;
   const sideBar =
     override.choice === 'mixed' && override.sideUnder ? barred.sidesUnder.get(override.sideUnder) : undefined;
-  const bar = barred.choices.get(override.choice);
   // Adaptation limits are advice for now; everything above them cannot be overridden.
-  const refusing = bar && bar.rank !== 'adaptation' ? bar : sideBar;
+  const refusing = [barred.choices.get(override.choice), sideBar].find(
+    (bar) => bar && bar.rank !== 'adaptation',
+  );
   if (refusing) {
     return {
       refused: { ...refusing, text: `Override to ${GRIP_NAMES[override.choice]} refused. ${refusing.text}` },
@@ -168,12 +198,17 @@ function lighterLoad({ curve, set }: CallContext, facts: SetFacts, called: Grip 
   if (!grip) return 0;
   const least = barred.byLoad.has(grip) ? Math.max(threshold, EASY_HOLD) : threshold;
   const onHands = holdLoad(curve, { ...conditions(grip), seconds: demand.seconds, probability: least });
-  return onHands > 0 ? writtenLoad(rules.lift, onHands, set.bodyMass) : 0;
+  const held = onHands > 0 ? writtenLoad(rules.lift, onHands, set.bodyMass) : 0;
+  return Math.min(held, barred.loadAtMost?.load ?? Infinity);
 }
 
 function nothingLeft({ barred }: SetFacts): Reason {
+  if (barred.stops)
+    return { ruleId: 'safety.nothing-left', rank: 'safety', text: 'Leave this set out today.' };
+  if (barred.loadAtMost)
+    return { ruleId: 'safety.nothing-left', rank: 'safety', text: 'Not as written: a lighter load instead.' };
   const text =
-    barred.byLoad.size > 0 && !barred.stops
+    barred.byLoad.size > 0
       ? 'Not at this load: every grip would be near its limit. Lighter, or shorter.'
       : 'Every grip and straps are barred for this set: leave it out, or change the lift.';
   return { ruleId: 'safety.nothing-left', rank: 'safety', text };

@@ -27,9 +27,12 @@ export function chalkCall(
   choice: GripChoice | null,
   allowed: ChalkKind,
   dry: () => number,
+  sweat: boolean,
 ): ChalkCall {
   const none: ChalkCall = { kind: 'none', where: [] };
   if (allowed === 'none' || !lift.chalk || (lift.grips && !choice)) return none;
+  // A dry back holds the bar without: only heat and sweat are a reason to chalk a squat.
+  if (lift.family === 'squat' && !sweat) return none;
   if (role === 'warmup' && (!choice || (choice !== 'straps' && dry() >= DRY_ENOUGH))) return none;
   return {
     kind: allowed,

@@ -2,6 +2,7 @@ import { checkHoldCurve } from '../clasp-curve/check-hold-curve.ts';
 import { CHALK_KINDS, GRIPS, type Grip, type HoldCurve } from '../clasp-curve/types.ts';
 import { HISTORY_KINDS, HOOK_STAGES, NAIL_STATES, SIDES } from '../hands/hand-state.ts';
 import { FINGER_STATES, SKIN_STATES, type HandToday, type HistoryFlag } from '../hands/hand-state.ts';
+import { InvalidInputError } from '../errors.ts';
 import { ledgerCheck } from '../hands/mixed-ledger.ts';
 import { strapFitCheck } from '../set-demand/check-lift.ts';
 import { LIFT_FAMILIES, STRAP_TYPES } from '../set-demand/lift.ts';
@@ -24,7 +25,9 @@ import {
 import { LADDER_STEPS, type School, type StrapCondition, type StrapPolicy } from './school.ts';
 import { SET_ROLES, type SetRole } from './set-role.ts';
 import {
+  ALTERNATIONS,
   GRIP_CHOICES,
+  LINE_PURPOSES,
   type CallContext,
   type CallLifter,
   type CallOverride,
@@ -51,7 +54,11 @@ export const handCheck: Check = record<HandToday>({
   spreadingPain: optional(bool),
 });
 
-export const handsCheck: Check = record<CallLifter['hands']>({ left: handCheck, right: handCheck });
+export const handsCheck: Check = record<CallLifter['hands']>({
+  left: handCheck,
+  right: handCheck,
+  unwell: optional(bool),
+});
 
 export const flagCheck: Check = record<HistoryFlag>({
   kind: oneOf(HISTORY_KINDS),
@@ -75,11 +82,15 @@ export const lifterCheck: Check = once(
     hookStage: oneOf(HOOK_STAGES),
     thresholds: byRole(chance),
     nextEventStraps: optional(bool),
-    unwell: optional(bool),
     gripWorkHigh: optional(bool),
     clenches: optional(bool),
     armsBendUnderMixed: optional(bool),
     tightThighs: optional(bool),
+    practisedUnder: optional(side),
+    alternation: optional(oneOf(ALTERNATIONS)),
+    thumbFingers: optional((field, value) => {
+      if (value !== 2 && value !== 3) throw new InvalidInputError(field, '2 or 3', value);
+    }),
     hookBudgetLeft: optional(range(0, 1e9)),
     slippedToday: optional(
       listOf(record<{ grip: Grip; load: number }>({ grip: oneOf(GRIPS), load: positive(HEAVIEST) }), 200),
@@ -101,6 +112,7 @@ const conditionCheck = variant({
   eventAllowsStraps: record<Of<'eventAllowsStraps'>>({ kind: text() }),
   gripWorkHigh: record<Of<'gripWorkHigh'>>({ kind: text() }),
   clenches: record<Of<'clenches'>>({ kind: text() }),
+  slippedToday: record<Of<'slippedToday'>>({ kind: text() }),
 });
 type Of<Kind extends StrapCondition['kind']> = Extract<StrapCondition, { readonly kind: Kind }>;
 
@@ -126,6 +138,7 @@ export const schoolCheck: Check = once(
     ladderReason: text(),
     strapsFirst: listOf(policyCheck, 50),
     strapsLast: (field, value) => (value === null ? undefined : policyCheck(field, value)),
+    lastSetBare: optional(bool),
     strapsNotBeforeMonths: range(0, 1200),
     soreHands: record<School['soreHands']>({ straps: bool, reason: text() }),
     strapFits: listOf(
@@ -156,7 +169,10 @@ export const venueCheck: Check = once(
 );
 
 export const eventCheck: Check = once(
-  record<EventRules>({ name: text(200), straps: bool, thumbTape: bool, liquidChalk: bool }),
+  record<EventRules>({
+    ...{ name: text(200), straps: bool, thumbTape: bool, liquidChalk: bool },
+    rehearsal: optional(bool),
+  }),
 );
 
 const liftOrId: Check = (field, value) => void liftOf(value as string, field);
@@ -171,6 +187,11 @@ const setFields = {
   diameter: optional(range(5, 200)),
   bodyMass: optional(positive(400)),
   earlierHolds: optional(whole(0, 100)),
+  max: optional(positive(HEAVIEST)),
+  purpose: optional(oneOf(LINE_PURPOSES)),
+  hand: optional(side),
+  hookedBefore: optional(whole(0, 500)),
+  lastOfLine: optional(bool),
 };
 const bodySet: Check = record<SetToCall>({ ...setFields, load: range(0, HEAVIEST) });
 const barSet: Check = record<SetToCall>(setFields);
@@ -198,6 +219,7 @@ export const CALL_FIELDS = {
   event: optional(eventCheck),
   curve: curveCheck,
   ledger: once(ledgerCheck),
+  sweat: optional(bool),
   schools: optional(listOf(schoolCheck, 100)),
 };
 

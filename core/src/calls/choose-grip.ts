@@ -22,7 +22,7 @@ export function chooseGrip(school: School, facts: SetFacts): Chosen {
 }
 
 function walk(school: School, facts: SetFacts, schoolStraps: Reason | undefined): Chosen {
-  const { barred, odds, threshold, policy } = facts;
+  const { barred, odds, policy } = facts;
   const says = (ruleId: string, text: string): Reason => ({
     ruleId,
     rank: 'school',
@@ -30,11 +30,16 @@ function walk(school: School, facts: SetFacts, schoolStraps: Reason | undefined)
   });
   const mayStrap = !barred.choices.has('straps');
   if (mayStrap && barred.strapsFirst) return { choice: 'straps' };
-  const straps = mayStrap && !schoolStraps;
+  const keptBare = school.lastSetBare === true && policy.set.lastOfLine === true;
+  const straps = mayStrap && !schoolStraps && !keptBare;
   const first = straps ? school.strapsFirst.find((each) => applies(each, policy)) : undefined;
   if (first) return { choice: 'straps', why: says(first.id, first.reason) };
   const bare = bareOrder(school, policy.set.role, barred, facts.strength);
-  const holding = bare.find((grip) => odds(grip) >= threshold);
+  if (policy.set.role === 'attempt' && bare.length) return attempt(facts, bare);
+  for (const [grip, why] of barred.prefers)
+    if (!barred.choices.has(grip) && mayHold(grip, facts)) return { choice: grip, why };
+  // Left on evidence only: a thin log does not overrule the school's practice.
+  const holding = bare.find((grip) => mayHold(grip, facts));
   if (holding) return { choice: holding, why: says(`school.${school.id}.ladder`, school.ladderReason) };
   const last =
     straps && school.strapsLast && applies(school.strapsLast, policy) ? school.strapsLast : undefined;
@@ -59,6 +64,30 @@ function walk(school: School, facts: SetFacts, schoolStraps: Reason | undefined)
   const text = 'Every bare grip of this school is barred here, so straps, whatever the school says.';
   return { choice: 'straps', why: { ruleId: 'safety.straps-only-left', rank: 'safety', text } };
 }
+
+/** May the grip hold what is asked, as far as the log knows? */
+function mayHold(grip: Grip, { range, threshold }: SetFacts): boolean {
+  return range(grip).high >= threshold;
+}
+
+/** An attempt comes once: the permitted grip with the highest chance, in whatever place of the school's order. */
+function attempt({ barred, odds }: SetFacts, bare: readonly Grip[]): Chosen {
+  const permitted = GRIPS.filter((grip) => !barred.choices.has(grip));
+  const best = strongest(permitted, odds);
+  // Of grips that hold alike the school's own comes first.
+  const choice = bare.find((grip) => odds(grip) >= odds(best) - ALIKE) ?? best;
+  return {
+    choice,
+    why: {
+      ruleId: 'evidence.attempt-by-chance',
+      rank: 'evidence',
+      text: `An attempt comes once: ${GRIP_NAMES[choice]} holds it most surely.`,
+    },
+  };
+}
+
+/** Chances closer than this do not decide between grips. */
+const ALIKE = 0.005;
 
 export function strongest(grips: readonly Grip[], odds: (grip: Grip) => number): Grip {
   return grips.reduce((best, grip) => (odds(grip) > odds(best) ? grip : best));

@@ -1,37 +1,40 @@
-import type { Grip } from '../clasp-curve/types.ts';
-import type { Barred } from './rules.ts';
 import type { School } from './school.ts';
+import type { SetFacts } from './set-facts.ts';
 import { GRIP_CHOICES, type GripAlternative, type GripChoice, type Reason } from './types.ts';
-import { percent, weakText } from './wording.ts';
+import { percent } from './plain-words.ts';
+import { weakText } from './wording.ts';
 
 /** What each grip that was not called would have given, and why it was not. */
 export function gripAlternatives(
   school: School,
   called: GripChoice | null,
-  barred: Barred,
+  { barred, odds, range, threshold }: SetFacts,
   schoolStraps: Reason | undefined,
-  odds: (grip: Grip) => number,
-  threshold: number,
 ): GripAlternative[] {
   return GRIP_CHOICES.filter((choice) => choice !== called).map((choice) => {
     const probability = choice === 'straps' ? null : odds(choice);
     const bar = barred.choices.get(choice) ?? (choice === 'straps' ? schoolStraps : undefined);
     if (bar) return { choice, permitted: false, probability, why: bar };
-    const enough = probability === null || probability >= threshold;
-    const text =
-      probability === null
-        ? `${school.name} keeps straps for other sets.`
-        : enough
-          ? `Would hold as well (${percent(probability)}), but comes later in the order of ${school.name}.`
-          : weakText(choice, probability, threshold);
+    const ofSchool = (text: string): GripAlternative => ({
+      ...{ choice, permitted: true, probability },
+      why: { ruleId: `school.${school.id}.ladder`, rank: 'evidence', text },
+    });
+    if (choice === 'straps' || probability === null)
+      return ofSchool(`${school.name} keeps straps for other sets.`);
+    if (probability >= threshold)
+      return ofSchool(
+        `Would hold as well (${percent(probability)}), but comes later in the order of ${school.name}.`,
+      );
+    if (range(choice).high >= threshold)
+      return ofSchool(
+        `Not known whether it would hold (${percent(probability)}), and it comes later in the order of ${school.name}.`,
+      );
     return {
-      choice,
-      permitted: true,
-      probability,
+      ...{ choice, permitted: true, probability },
       why: {
-        ruleId: enough ? `school.${school.id}.ladder` : 'evidence.below-threshold',
+        ruleId: 'evidence.below-threshold',
         rank: 'evidence',
-        text,
+        text: weakText(choice, probability, threshold),
       },
     };
   });

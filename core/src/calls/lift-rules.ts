@@ -4,7 +4,7 @@ import type { StrapType } from '../set-demand/lift.ts';
 import { STRAP_REFUSALS } from '../set-demand/lifts.ts';
 import type { CallRule, RuleEffect, RuleFacts } from './rules.ts';
 import { handsDamaged } from './safety-rules.ts';
-import { capital } from './wording.ts';
+import { capital } from './plain-words.ts';
 
 /** Straps that do not come off the bar when the hand opens. */
 const FIXED_STRAPS: readonly StrapType[] = ['figureEight', 'heavyDuty'];
@@ -32,6 +32,19 @@ export const LIFT_RULES: readonly CallRule[] = [
     effect: ({ lift }) =>
       !lift.straps.allowed && !known.has(lift.straps.ruleId)
         ? { bars: ['straps'], text: sentence(`${lift.name}: ${lift.straps.reason}`) }
+        : undefined,
+  },
+  {
+    id: 'lift.no-straps-on-grip-work',
+    rank: 'lift',
+    reason:
+      'A carry, hold or thick-bar pull that is there for the grip is not strapped: the hand is what is trained.',
+    effect: ({ lift, purpose, event, lifter }) =>
+      lift.straps.allowed &&
+      (purpose === 'grip' || (lift.family === 'carry' && purpose !== 'event')) &&
+      !(lift.family === 'carry' && handsDamaged(lifter)) &&
+      !event?.straps
+        ? { bars: ['straps'] }
         : undefined,
   },
   {

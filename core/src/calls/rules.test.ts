@@ -1,5 +1,5 @@
 import type { Grip } from '../clasp-curve/types.ts';
-import { SOUND_HAND } from '../hands/hand-state.ts';
+import { SOUND_HAND, type Side } from '../hands/hand-state.ts';
 import { STRAP_TYPES, type Lift } from '../set-demand/lift.ts';
 import { findLift } from '../set-demand/lifts.ts';
 import { CALL_RULES } from './call-rules.ts';
@@ -19,6 +19,9 @@ const meet = { name: 'Harbour Open', straps: false, thumbTape: true, liquidChalk
 const hall = { name: 'Hall', chalk: 'block' as const, barDiameter: 28.5 };
 const arthritic = lifter({ flags: [{ kind: 'thumbArthritis', cleared: true }] });
 const uncleared = lifter({ flags: [{ kind: 'bloodPressure', cleared: false }] });
+const repaired = (cleared: boolean) => lifter({ flags: [{ kind: 'bicepsTendon', side: 'right', cleared }] });
+const operated = (side: Side) => lifter({ flags: [{ kind: 'recentOperation', side, cleared: false }] });
+const sore = (elbowPain: number) => lifter({ hands: hands('left', { elbowPain }) });
 const odds = (held: Partial<Record<Grip, number>>) => (grip: Grip) => held[grip] ?? 0.95;
 const BARE = ['doubleOverhand', 'mixed', 'hook'];
 
@@ -32,29 +35,32 @@ function done({ bars = [], byLoad, barsUnder = [], barsStrapTypes = [], ...rest 
     ...(rest.chalkAtMost ? [`${rest.chalkAtMost} chalk at most`] : []),
     ...(rest.noTape ? ['no tape'] : []),
     ...(rest.stops ? ['stop'] : []),
+    ...(rest.prefers ? [`${rest.prefers} preferred`] : []),
+    ...(rest.loadAtMost ? [`${rest.loadAtMost} kg at most`] : []),
+    ...(rest.handsOut ?? []).map((side) => `${side} hand out`),
   ];
 }
 
 /** Every rule with a case that sets it off, what it then does, and a case that does not. */
 const TABLE: Record<string, { fires: RuleFacts; does: string[]; quiet: RuleFacts }> = {
   'safety.unwell-stop': {
-    fires: facts({ lifter: lifter({ unwell: true }) }),
+    fires: facts({ lifter: lifter({ hands: { ...hands('left', {}), unwell: true } }) }),
     does: [...BARE, 'straps', 'stop'],
-    quiet: facts({ lifter: lifter({ unwell: false }) }),
+    quiet: facts({ lifter: lifter({ hands: { ...hands('left', {}), unwell: false } }) }),
   },
   'safety.numbness-stop': {
     fires: facts({ lifter: lifter({ hands: hands('right', { numb: true }) }) }),
-    does: [...BARE, 'straps'],
+    does: [...BARE, 'straps', 'stop'],
     quiet: facts({ lifter: lifter({ hands: hands('right', { pain: 5 }) }) }),
   },
   'safety.spreading-pain-stop': {
     fires: facts({ lifter: lifter({ hands: hands('right', { spreadingPain: true }) }) }),
-    does: [...BARE, 'straps'],
+    does: [...BARE, 'straps', 'stop'],
     quiet: facts({ lifter: lifter({ hands: hands('right', { elbowPain: 7 }) }) }),
   },
   'safety.sharp-pain-stop': {
     fires: facts({ lifter: lifter({ hands: hands('left', { pain: 8 }) }) }),
-    does: [...BARE, 'straps'],
+    does: [...BARE, 'straps', 'stop'],
     quiet: facts({ lifter: lifter({ hands: hands('left', { pain: 7 }) }) }),
   },
   'safety.biceps-pain-not-under': {
@@ -67,10 +73,40 @@ const TABLE: Record<string, { fires: RuleFacts; does: string[]; quiet: RuleFacts
     does: ['right under'],
     quiet: facts({ lifter: lifter({ flags: [{ kind: 'elbowTendon', side: 'right', cleared: true }] }) }),
   },
-  'safety.shoulder-never-supinated': {
+  'safety.biceps-no-palm-up-load': {
+    fires: facts({ ...lift('hold.supinated'), lifter: repaired(true) }),
+    does: [...BARE, 'straps', 'stop'],
+    quiet: facts({ ...lift('chin-up'), lifter: repaired(true) }),
+  },
+  'safety.shoulder-not-supinated': {
     fires: facts({ lifter: lifter({ flags: [{ kind: 'shoulder', side: 'left', cleared: false }] }) }),
     does: ['left under'],
-    quiet: facts(),
+    quiet: facts({ lifter: lifter({ flags: [{ kind: 'shoulder', side: 'left', cleared: true }] }) }),
+  },
+  'safety.operated-side-spared': {
+    fires: facts({ ...lift('bench'), lifter: operated('left') }),
+    does: ['left hand out'],
+    quiet: facts({ ...lift('row.dumbbell'), hand: 'right', lifter: operated('left') }),
+  },
+  'safety.split-nail-no-hook-on-volume': {
+    fires: facts({ role: 'volume', lifter: lifter({ hands: hands('left', { nail: 'split' }) }) }),
+    does: ['hook'],
+    quiet: facts({ role: 'top', lifter: lifter({ hands: hands('left', { nail: 'split' }) }) }),
+  },
+  'safety.tender-skin-no-hook-on-volume': {
+    fires: facts({ role: 'backoff', lifter: lifter({ hands: hands('right', { thumb: 'tender' }) }) }),
+    does: ['hook'],
+    quiet: facts({ role: 'top', lifter: lifter({ hands: hands('right', { thumb: 'tender' }) }) }),
+  },
+  'safety.elbow-pain-no-near-limit': {
+    fires: facts({ ...lift('hold.front-rack'), lifter: sore(4), odds: odds({ hook: 0.89 }) }),
+    does: ['hook at this load'],
+    quiet: facts({ ...lift('hold.front-rack'), lifter: sore(3), odds: odds({ hook: 0.89 }) }),
+  },
+  'safety.no-maximal-efforts': {
+    fires: facts({ ...lift('squat'), lifter: uncleared, load: 161, max: 200 }),
+    does: [...BARE, 'straps'].map((each) => `${each} at this load`).concat('160 kg at most'),
+    quiet: facts({ ...lift('squat'), lifter: uncleared, load: 160, max: 200 }),
   },
   'safety.torn-callus-straps': {
     fires: facts({ lifter: lifter({ hands: hands('left', { palm: 'torn' }) }) }),
@@ -93,7 +129,7 @@ const TABLE: Record<string, { fires: RuleFacts; does: string[]; quiet: RuleFacts
     quiet: facts({ lifter: lifter({ hands: hands('right', { nail: 'split' }) }) }),
   },
   'safety.thumb-joint-pain-no-hook': {
-    fires: facts({ lifter: { ...arthritic, hands: hands('right', { pain: 3 }) } }),
+    fires: facts({ lifter: { ...arthritic, hands: hands('right', { thumbJointPain: 3 }) } }),
     does: ['hook'],
     quiet: facts({ lifter: lifter({ hands: hands('right', { pain: 3, thumbJointPain: 2 }) }) }),
   },
@@ -103,9 +139,9 @@ const TABLE: Record<string, { fires: RuleFacts; does: string[]; quiet: RuleFacts
     quiet: facts({ role: 'top', lifter: arthritic }),
   },
   'safety.thumb-arthritis-straps-on-volume': {
-    fires: facts({ role: 'backoff', lifter: arthritic }),
+    fires: facts({ role: 'backoff', lifter: { ...arthritic, hands: hands('left', { thumbJointPain: 1 }) } }),
     does: BARE,
-    quiet: facts({ role: 'backoff', lifter: arthritic, ...lift('clean') }),
+    quiet: facts({ role: 'backoff', lifter: arthritic }),
   },
   'safety.no-near-limit-holds': {
     fires: facts({ ...lift('hold.front-rack'), lifter: uncleared, odds: odds({ doubleOverhand: 0.6 }) }),
@@ -177,6 +213,11 @@ const TABLE: Record<string, { fires: RuleFacts; does: string[]; quiet: RuleFacts
     does: ['straps'],
     quiet: facts(lift('clean')),
   },
+  'lift.no-straps-on-grip-work': {
+    fires: facts(lift('carry.handles')),
+    does: ['straps'],
+    quiet: facts({ ...lift('carry.handles'), purpose: 'event' }),
+  },
   'lift.no-straps-on-snatch-singles': {
     fires: facts({ ...lift('snatch'), reps: 2 }),
     does: ['straps'],
@@ -195,7 +236,32 @@ const TABLE: Record<string, { fires: RuleFacts; does: string[]; quiet: RuleFacts
   'adaptation.hook-stage': {
     fires: facts({ lifter: lifter({ hookStage: 'learn' }) }),
     does: ['hook'],
-    quiet: facts({ role: 'warmup', lifter: lifter({ hookStage: 'learn' }) }),
+    quiet: facts({ role: 'warmup', load: 100, lifter: lifter({ hookStage: 'learn' }) }),
+  },
+  'adaptation.hook-practice': {
+    fires: facts({ role: 'warmup', load: 108, lifter: lifter({ hookStage: 'learn' }) }),
+    does: ['hook preferred'],
+    quiet: facts({ role: 'warmup', load: 109, lifter: lifter({ hookStage: 'learn' }) }),
+  },
+  'adaptation.arthritis-hook-not-cold': {
+    fires: facts({ role: 'warmup', load: 108, lifter: arthritic }),
+    does: ['hook preferred'],
+    quiet: facts({ role: 'warmup', load: 107, lifter: arthritic }),
+  },
+  'adaptation.split-nail-top-sets': {
+    fires: facts({ role: 'attempt', lifter: lifter({ hands: hands('left', { nail: 'split' }) }) }),
+    does: ['hook'],
+    quiet: facts({ role: 'volume', lifter: lifter({ hands: hands('left', { nail: 'split' }) }) }),
+  },
+  'adaptation.cleared-shoulder-not-supinated': {
+    fires: facts({ lifter: lifter({ flags: [{ kind: 'shoulder', side: 'left', cleared: true }] }) }),
+    does: ['left under'],
+    quiet: facts({ lifter: lifter({ flags: [{ kind: 'shoulder', side: 'left', cleared: false }] }) }),
+  },
+  'adaptation.max-single-bare': {
+    fires: facts({ load: 176 }),
+    does: ['straps'],
+    quiet: facts({ load: 176, lifter: lifter({ slippedToday: [{ grip: 'mixed', load: 150 }] }) }),
   },
   'adaptation.hook-skin-budget': {
     fires: facts({ lifter: lifter({ hookBudgetLeft: 700 }), demand: { load: 160, seconds: 5 } }),
@@ -245,7 +311,7 @@ it('bars the mixed grip when neither hand may be turned under', () => {
   const both = lifter({
     flags: [
       { kind: 'bicepsTendon', side: 'right', cleared: true },
-      { kind: 'shoulder', side: 'left', cleared: true },
+      { kind: 'shoulder', side: 'left', cleared: false },
     ],
   });
   expect(applyRules(facts({ lifter: both }), CALL_RULES).choices.get('mixed')?.rank).toBe('safety');

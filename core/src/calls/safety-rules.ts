@@ -3,12 +3,18 @@ import {
   PAIN_PARTS,
   PAINS,
   SIDES,
+  type HandsToday,
   type HandToday,
   type HistoryKind,
   type Side,
 } from '../hands/hand-state.ts';
-import type { CallRule, RuleEffect, RuleFacts } from './rules.ts';
+import type { GripKind } from '../set-demand/lift.ts';
+import { handsCheck } from './check-call.ts';
+import { HISTORY_CAUTIONS } from './history-cautions.ts';
+import { oneHanded, type CallRule, type RuleEffect, type RuleFacts } from './rules.ts';
+import { SET_ROLES, type SetRole } from './set-role.ts';
 import { GRIP_CHOICES, type CallLifter, type GripChoice } from './types.ts';
+import { capital } from './plain-words.ts';
 
 const BARE: readonly GripChoice[] = GRIPS;
 
@@ -18,13 +24,15 @@ export const SHARP_PAIN = 8;
 export const THUMB_JOINT_PAIN = 3;
 /** Pain in the biceps or its tendon, 0–10, from which that hand is not turned under. */
 export const BICEPS_PAIN = 3;
+/** Elbow pain, 0–10, from which nothing is closed near its limit. */
+export const SORE_ELBOW = 4;
+/** Share of the max above which an effort counts as maximal. */
+export const MAXIMAL_SHARE = 0.8;
 /** Least chance of holding a timed hold for a lifter who must not strain: nowhere near the limit. */
 export const EASY_HOLD = 0.9;
 
 const sidesWhere = (lifter: CallLifter, test: (hand: HandToday) => boolean): Side[] =>
   SIDES.filter((side) => test(lifter.hands[side]));
-const flaggedSides = (lifter: CallLifter, kind: HistoryKind): Side[] =>
-  lifter.flags.filter((flag) => flag.kind === kind).flatMap((flag) => (flag.side ? [flag.side] : [...SIDES]));
 const named = (sides: readonly Side[]): string => SIDES.filter((side) => sides.includes(side)).join(' and ');
 
 /** Is the skin, a finger or the nail of one hand damaged? */
@@ -35,106 +43,247 @@ export function handsDamaged(lifter: CallLifter): boolean {
   });
 }
 
-/** Bars choices where a hand is in some state. */
-function whereHand(
-  test: (hand: HandToday) => boolean,
-  bars: readonly GripChoice[],
-  text: (sides: string) => string,
-): (facts: RuleFacts) => RuleEffect | undefined {
-  return ({ lifter }) => {
-    const sides = sidesWhere(lifter, test);
-    return sides.length ? { bars, text: text(named(sides)) } : undefined;
-  };
+/** Hand work that closes the hand on something: damaged skin or fingers take no part in it. */
+const CLOSING: readonly GripKind[] = ['crush', 'pinch', 'support', 'openHand'];
+
+/** The sides that have a part in the set. */
+const working = ({ hand }: RuleFacts, sides: readonly Side[]): readonly Side[] =>
+  hand ? sides.filter((side) => side === hand) : sides;
+
+/** What stops the day for both hands and everything they lift, hold or press. */
+interface StopRule {
+  readonly id: string;
+  readonly reason: string;
+  /** The sentence, where the hands are so; undefined where they are not. */
+  readonly says: (hands: HandsToday) => string | undefined;
 }
 
-/** Bars a side from turning under where the history flags it, cleared or not. */
-function neverUnder(
-  kind: HistoryKind,
-  text: (sides: string) => string,
-): (facts: RuleFacts) => RuleEffect | undefined {
-  return ({ lifter }) => {
-    const sides = flaggedSides(lifter, kind);
-    return sides.length ? { barsUnder: sides, text: text(named(sides)) } : undefined;
-  };
-}
+const handsWhere = (hands: HandsToday, test: (hand: HandToday) => boolean): string =>
+  named(SIDES.filter((side) => test(hands[side])));
 
-/** History of which a physician must say whether straining is safe. */
-const NO_STRAIN_UNTIL_CLEARED: readonly HistoryKind[] = ['bloodPressure', 'fainting', 'heart'];
-
-/** The flag that forbids straining, where one is not cleared. */
-export function noStrainFlag(lifter: CallLifter): HistoryKind | undefined {
-  return lifter.flags.find((flag) => !flag.cleared && NO_STRAIN_UNTIL_CLEARED.includes(flag.kind))?.kind;
-}
-
-/** Rules that protect people. Nothing outranks them. */
-export const SAFETY_RULES: readonly CallRule[] = [
+/** Read in order; each stops every line of a session, gripped or not. */
+const STOP_RULES: readonly StopRule[] = [
   {
     id: 'safety.unwell-stop',
-    rank: 'safety',
-    reason: 'Dizziness or fainting today: stop, lift nothing; refer to a physician.',
-    effect: ({ lifter }) => (lifter.unwell ? { bars: GRIP_CHOICES, stops: true } : undefined),
+    reason: 'Unwell, dizzy or faint: stop, lift nothing; refer to a physician.',
+    says: ({ unwell }) =>
+      unwell ? 'Unwell, dizzy or faint: stop, lift nothing; refer to a physician.' : undefined,
   },
   {
     id: 'safety.numbness-stop',
-    rank: 'safety',
-    reason: 'Numbness or tingling: stop, no gripping today; refer to a clinician.',
-    effect: whereHand(
-      (hand) => hand.numb,
-      GRIP_CHOICES,
-      (sides) => `Numbness or tingling in the ${sides} hand: stop, no gripping today; refer to a clinician.`,
-    ),
+    reason: 'Numbness or tingling: stop, nothing is lifted today; refer to a clinician.',
+    says: (hands) => {
+      const found = handsWhere(hands, (hand) => hand.numb);
+      return found
+        ? `Numbness or tingling in the ${found} hand: stop, nothing is lifted today; refer to a clinician.`
+        : undefined;
+    },
   },
   {
     id: 'safety.spreading-pain-stop',
-    rank: 'safety',
-    reason: 'Spreading pain: stop, no gripping today; refer to a clinician.',
-    effect: whereHand(
-      (hand) => hand.spreadingPain === true,
-      GRIP_CHOICES,
-      (sides) => `Pain spreading from the ${sides} hand: stop, no gripping today; refer to a clinician.`,
-    ),
+    reason: 'Spreading pain: stop, nothing is lifted today; refer to a clinician.',
+    says: (hands) => {
+      const found = handsWhere(hands, (hand) => hand.spreadingPain === true);
+      return found
+        ? `Pain spreading from the ${found} hand: stop, nothing is lifted today; refer to a clinician.`
+        : undefined;
+    },
   },
   {
     id: 'safety.sharp-pain-stop',
-    rank: 'safety',
-    reason: 'Sharp pain in a hand, its thumb joint, elbow or biceps: stop, no gripping today.',
-    effect: ({ lifter }: RuleFacts): RuleEffect | undefined => {
+    reason: 'Sharp pain in a hand, its thumb joint, elbow or biceps: stop, nothing is lifted today.',
+    says: (hands) => {
       const sharp = PAIN_PARTS.flatMap((part) => {
-        const sides = sidesWhere(lifter, (hand) => (hand[part] ?? 0) >= SHARP_PAIN);
-        return sides.length ? [`${named(sides)} ${PAINS[part]}`] : [];
+        const found = handsWhere(hands, (hand) => (hand[part] ?? 0) >= SHARP_PAIN);
+        return found ? [`${found} ${PAINS[part]}`] : [];
       });
       return sharp.length
+        ? `Pain of ${SHARP_PAIN} or more in the ${sharp.join(', ')}: stop, nothing is lifted today.`
+        : undefined;
+    },
+  },
+];
+
+/**
+ * Why nothing is lifted today, as every screen that shows the hands says it; undefined where the day goes on.
+ * @throws InvalidInputError naming the part of the hands that cannot be used.
+ * @example stopToday({ left: SOUND_HAND, right: { ...SOUND_HAND, numb: true } })
+ * // 'Numbness or tingling in the right hand: stop, nothing is lifted today; refer to a clinician.'
+ */
+export function stopToday(hands: HandsToday): string | undefined {
+  handsCheck('hands', hands);
+  return STOP_RULES.map(({ says }) => says(hands)).find((said) => said !== undefined);
+}
+
+/** Bars the hook where a thumb is in some state. */
+function noHookWhere(
+  test: (hand: HandToday) => boolean,
+  text: (sides: string) => string,
+  roles: readonly SetRole[] = SET_ROLES,
+): (facts: RuleFacts) => RuleEffect | undefined {
+  return (facts) => {
+    const sides = working(facts, sidesWhere(facts.lifter, test));
+    return sides.length && roles.includes(facts.role)
+      ? { bars: ['hook'], text: text(named(sides)) }
+      : undefined;
+  };
+}
+
+/**
+ * A damaged hand: pulling that can be strapped is strapped, and what cannot be, like work of the hand itself, leaves that
+ * hand out. The other may go on alone.
+ */
+function damaged(
+  test: (hand: HandToday) => boolean,
+  text: (sides: string) => string,
+): (facts: RuleFacts) => RuleEffect | undefined {
+  return (facts) => {
+    const { lifter, lift } = facts;
+    const sides = working(facts, sidesWhere(lifter, test));
+    if (!sides.length) return undefined;
+    const said = text(named(sides));
+    if (!lift.grips)
+      return lift.kind && CLOSING.includes(lift.kind) ? { handsOut: sides, text: said } : undefined;
+    return oneHanded(lift) && !lift.straps.allowed
+      ? { handsOut: sides, text: said }
+      : { bars: BARE, text: said };
+  };
+}
+
+/** The sides of a flag, cleared or not, or only while it is not. */
+function flagged(lifter: CallLifter, kind: HistoryKind, until: 'always' | 'cleared'): Side[] {
+  return lifter.flags
+    .filter((flag) => flag.kind === kind && (until === 'always' || !flag.cleared))
+    .flatMap((flag) => (flag.side ? [flag.side] : [...SIDES]));
+}
+
+/** History of which a clinician must say whether straining is safe. */
+const NO_STRAIN_UNTIL_CLEARED: readonly HistoryKind[] = [
+  'bloodPressure',
+  'heart',
+  'fainting',
+  'pregnancy',
+  'recentOperation',
+  'underEighteen',
+];
+/** Of these, what also bars maximal efforts: under 18 bars only what is held near the limit. */
+const NO_MAXIMAL_UNTIL_CLEARED = NO_STRAIN_UNTIL_CLEARED.filter((kind) => kind !== 'underEighteen');
+
+const unclearedOf = (lifter: CallLifter, kinds: readonly HistoryKind[]): HistoryKind | undefined =>
+  lifter.flags.find((flag) => !flag.cleared && kinds.includes(flag.kind))?.kind;
+
+/** The flag that forbids straining, where one is not cleared. */
+export function noStrainFlag(lifter: CallLifter): HistoryKind | undefined {
+  return unclearedOf(lifter, NO_STRAIN_UNTIL_CLEARED);
+}
+
+/** Why nothing may be held near the limit today, and by which rule; undefined where it may. */
+export function noNearLimit(lifter: CallLifter): { ruleId: string; text: string } | undefined {
+  const flag = noStrainFlag(lifter);
+  if (flag)
+    return {
+      ruleId: 'safety.no-near-limit-holds',
+      text: `No near-limit holds until cleared. ${HISTORY_CAUTIONS[flag]}`,
+    };
+  const sore = sidesWhere(lifter, (hand) => hand.elbowPain >= SORE_ELBOW);
+  return sore.length
+    ? {
+        ruleId: 'safety.elbow-pain-no-near-limit',
+        text: `Elbow pain on the ${named(sore)}: no near-limit holds and no gripper goals; opening work stays.`,
+      }
+    : undefined;
+}
+
+/** Takes away what a timed hold would need near its limit, where one of the two rules about it speaks. */
+const nearLimitRule =
+  (ruleId: string) =>
+  ({ lifter, lift, odds }: RuleFacts): RuleEffect | undefined => {
+    const why = odds && lift.timed && lift.grips ? noNearLimit(lifter) : undefined;
+    if (!odds || why?.ruleId !== ruleId) return undefined;
+    const bars = GRIPS.filter((grip) => lift.admits.includes(grip) && odds(grip) < EASY_HOLD);
+    return bars.length ? { bars, byLoad: true, text: why.text } : undefined;
+  };
+
+/** What a split nail means, said the same on every screen. */
+export const SPLIT_NAIL =
+  'split thumb nail: no hook on warm-ups and volume until it has grown; taped on top sets only if the coach wants it';
+
+const LIGHT_ROLES: readonly SetRole[] = SET_ROLES.filter((role) => role !== 'top' && role !== 'attempt');
+
+/** Rules that protect people. Nothing outranks them. */
+export const SAFETY_RULES: readonly CallRule[] = [
+  ...STOP_RULES.map(({ id, reason, says }): CallRule => ({
+    ...{ id, rank: 'safety', reason },
+    effect: ({ lifter }) => {
+      const text = says(lifter.hands);
+      return text ? { bars: GRIP_CHOICES, stops: true, text } : undefined;
+    },
+  })),
+  {
+    id: 'safety.biceps-never-supinated',
+    rank: 'safety',
+    reason: 'A hand with a biceps injury or repair is never turned under.',
+    effect: ({ lifter }: RuleFacts): RuleEffect | undefined => {
+      const sides = flagged(lifter, 'bicepsTendon', 'always');
+      return sides.length
         ? {
-            bars: GRIP_CHOICES,
-            text: `Pain of ${SHARP_PAIN} or more in the ${sharp.join(', ')}: stop, no gripping today.`,
+            barsUnder: sides,
+            text: `Biceps injury or repair on the ${named(sides)}: that hand is never turned under.`,
           }
         : undefined;
     },
   },
   {
-    id: 'safety.biceps-never-supinated',
+    id: 'safety.biceps-no-palm-up-load',
     rank: 'safety',
-    reason: 'A hand with a biceps injury or repair is never turned under.',
-    effect: neverUnder(
-      'bicepsTendon',
-      (sides) => `Biceps injury or repair on the ${sides}: that hand is never turned under.`,
-    ),
+    reason:
+      'Biceps injury or repair: no supinated holds, cleared or not; curls and chin-ups only once a clinician has cleared it.',
+    effect: ({ lifter, lift }: RuleFacts): RuleEffect | undefined => {
+      if (lift.position !== 'supinated') return undefined;
+      const sides = flagged(lifter, 'bicepsTendon', lift.family === 'hold' ? 'always' : 'cleared');
+      return sides.length
+        ? {
+            bars: GRIP_CHOICES,
+            stops: true,
+            text:
+              lift.family === 'hold'
+                ? `Biceps injury or repair on the ${named(sides)}: no supinated hold, cleared or not.`
+                : `Biceps injury or repair on the ${named(sides)}: no palm-up load until a clinician has cleared it.`,
+          }
+        : undefined;
+    },
   },
   {
-    id: 'safety.shoulder-never-supinated',
+    id: 'safety.shoulder-not-supinated',
     rank: 'safety',
-    reason: 'A hand below a troubled shoulder is never turned under.',
-    effect: neverUnder(
-      'shoulder',
-      (sides) => `Shoulder trouble on the ${sides}: that hand is never turned under.`,
-    ),
+    reason: 'Shoulder trouble that is not cleared: that hand is not turned under, and no palm-up load.',
+    effect: ({ lifter, lift }: RuleFacts): RuleEffect | undefined => {
+      const sides = flagged(lifter, 'shoulder', 'cleared');
+      if (!sides.length) return undefined;
+      return lift.position === 'supinated'
+        ? {
+            bars: GRIP_CHOICES,
+            stops: true,
+            text: `Shoulder trouble on the ${named(sides)}: no palm-up load until a clinician has cleared it.`,
+          }
+        : {
+            barsUnder: sides,
+            text: `Shoulder trouble on the ${named(sides)}: that hand is not turned under until a clinician has cleared it.`,
+          };
+    },
   },
   {
     id: 'safety.biceps-pain-not-under',
     rank: 'safety',
     reason: 'Pain in the biceps or its tendon: that hand is not turned under today.',
-    effect: ({ lifter }: RuleFacts): RuleEffect | undefined => {
+    effect: ({ lifter, lift }: RuleFacts): RuleEffect | undefined => {
       const sides = sidesWhere(lifter, ({ bicepsPain = 0 }) => bicepsPain >= BICEPS_PAIN);
+      if (sides.length && lift.position === 'supinated')
+        return {
+          bars: GRIP_CHOICES,
+          stops: true,
+          text: `Biceps pain on the ${named(sides)}: no palm-up load today; ask a physiotherapist if it stays.`,
+        };
       return sides.length
         ? {
             barsUnder: sides,
@@ -144,22 +293,40 @@ export const SAFETY_RULES: readonly CallRule[] = [
     },
   },
   {
+    id: 'safety.operated-side-spared',
+    rank: 'safety',
+    reason: 'Operated on a side and not cleared: that side does no work of the hand.',
+    effect: (facts: RuleFacts): RuleEffect | undefined => {
+      const { lifter, lift } = facts;
+      const sides = lifter.flags.flatMap(({ kind, side, cleared }) =>
+        kind === 'recentOperation' && side && !cleared ? [side] : [],
+      );
+      const spared = working(facts, sides);
+      return spared.length && lift.family !== 'squat'
+        ? {
+            handsOut: spared,
+            text: `Operated on the ${named(spared)}: that side is spared until a clinician has cleared it.`,
+          }
+        : undefined;
+    },
+  },
+  {
     id: 'safety.torn-callus-straps',
     rank: 'safety',
-    reason: 'Torn callus: straps for pulling until it has healed.',
-    effect: whereHand(
-      (hand) => hand.palm === 'torn',
-      BARE,
-      (sides) => `Torn callus on the ${sides} hand: straps for pulling until it has healed.`,
-    ),
+    reason:
+      'Torn callus: straps for pulling until it has healed; where straps are barred that day, covered and bare.',
+    effect: (facts: RuleFacts): RuleEffect | undefined => {
+      // On the platform straps cannot stand in: the coach decides, with the caution said.
+      if (facts.event?.straps === false && !facts.event.rehearsal && facts.lift.grips) return undefined;
+      return tornCallus(facts);
+    },
   },
   {
     id: 'safety.finger-injury-straps',
     rank: 'safety',
     reason: 'Sprained or dislocated finger: straps for pulling until it has healed.',
-    effect: whereHand(
+    effect: damaged(
       (hand) => hand.finger !== 'sound',
-      BARE,
       (sides) => `Injured finger on the ${sides} hand: straps for pulling until it has healed.`,
     ),
   },
@@ -167,9 +334,8 @@ export const SAFETY_RULES: readonly CallRule[] = [
     id: 'safety.damaged-thumb-no-hook',
     rank: 'safety',
     reason: 'No hook on damaged thumb skin.',
-    effect: whereHand(
+    effect: noHookWhere(
       (hand) => hand.thumb === 'torn',
-      ['hook'],
       (sides) => `Thumb skin torn on the ${sides}: no hook until it has healed.`,
     ),
   },
@@ -177,10 +343,29 @@ export const SAFETY_RULES: readonly CallRule[] = [
     id: 'safety.bleeding-nail-no-hook',
     rank: 'safety',
     reason: 'No hook with blood under the thumb nail.',
-    effect: whereHand(
+    effect: noHookWhere(
       (hand) => hand.nail === 'bleeding',
-      ['hook'],
-      (sides) => `Blood under the ${sides} thumb nail: no hook until it has healed.`,
+      (sides) => `Blood under the ${sides} thumb nail: no hook at all until it has healed.`,
+    ),
+  },
+  {
+    id: 'safety.split-nail-no-hook-on-volume',
+    rank: 'safety',
+    reason: `${capital(SPLIT_NAIL)}.`,
+    effect: noHookWhere(
+      (hand) => hand.nail === 'split',
+      (sides) => `On the ${sides}, ${SPLIT_NAIL}.`,
+      LIGHT_ROLES,
+    ),
+  },
+  {
+    id: 'safety.tender-skin-no-hook-on-volume',
+    rank: 'safety',
+    reason: 'Tender skin: never the hook on volume.',
+    effect: noHookWhere(
+      (hand) => hand.thumb === 'tender' || hand.palm === 'tender',
+      (sides) => `Tender skin on the ${sides}: no hook on volume, and one hard bare-handed set less today.`,
+      ['backoff', 'volume', 'accessory'],
     ),
   },
   {
@@ -188,13 +373,7 @@ export const SAFETY_RULES: readonly CallRule[] = [
     rank: 'safety',
     reason: 'Pain in the thumb joint: no hook today.',
     effect: ({ lifter }: RuleFacts): RuleEffect | undefined => {
-      const arthritic = flaggedSides(lifter, 'thumbArthritis');
-      const sides = SIDES.filter((side) => {
-        const { pain, thumbJointPain = 0 } = lifter.hands[side];
-        return (
-          (arthritic.includes(side) ? Math.max(pain, thumbJointPain) : thumbJointPain) >= THUMB_JOINT_PAIN
-        );
-      });
+      const sides = sidesWhere(lifter, ({ thumbJointPain = 0 }) => thumbJointPain >= THUMB_JOINT_PAIN);
       return sides.length
         ? { bars: ['hook'], text: `Pain in the ${named(sides)} thumb joint: no hook today.` }
         : undefined;
@@ -203,33 +382,71 @@ export const SAFETY_RULES: readonly CallRule[] = [
   {
     id: 'safety.thumb-arthritis-hook-top-only',
     rank: 'safety',
-    reason: 'Thumb-joint arthritis: hook on top sets only, and stop on joint pain.',
-    effect: ({ lifter, role }) =>
-      flaggedSides(lifter, 'thumbArthritis').length && role !== 'top' && role !== 'attempt'
-        ? { bars: ['hook'] }
-        : undefined,
+    reason:
+      'Thumb-joint arthritis: hook on the last warm-ups and the top sets only, so that the heavy hook does not come cold; stop on joint pain.',
+    effect: (facts) =>
+      arthritic(facts).length && !isHeavyOrLastWarmUp(facts) ? { bars: ['hook'] } : undefined,
   },
   {
     id: 'safety.thumb-arthritis-straps-on-volume',
     rank: 'safety',
-    reason: 'Thumb-joint arthritis: straps on the volume spare the joint.',
-    effect: ({ lifter, role, lift, event }) =>
-      flaggedSides(lifter, 'thumbArthritis').length &&
-      (role === 'volume' || role === 'backoff') &&
-      lift.straps.allowed &&
-      event?.straps !== false
+    reason: 'Thumb-joint arthritis, and the joint is felt today: straps on the volume spare it.',
+    effect: (facts: RuleFacts): RuleEffect | undefined => {
+      const { lifter, role, lift, event } = facts;
+      const felt = arthritic(facts).some((side) => (lifter.hands[side].thumbJointPain ?? 0) > 0);
+      return felt &&
+        (role === 'volume' || role === 'backoff') &&
+        lift.straps.allowed &&
+        event?.straps !== false
         ? { bars: BARE }
-        : undefined,
+        : undefined;
+    },
   },
   {
     id: 'safety.no-near-limit-holds',
     rank: 'safety',
     reason:
-      'Long hard holds raise blood pressure sharply: nothing near the limit until a physician has cleared it.',
-    effect: ({ lifter, lift, odds }: RuleFacts): RuleEffect | undefined => {
-      if (!odds || !lift.timed || !lift.grips || !noStrainFlag(lifter)) return undefined;
-      const bars = GRIPS.filter((grip) => lift.admits.includes(grip) && odds(grip) < EASY_HOLD);
-      return bars.length ? { bars, byLoad: true } : undefined;
+      'Long hard holds raise blood pressure sharply: nothing near the limit for blood pressure, heart, fainting, pregnancy, a recent operation or under 18, until a clinician has cleared it.',
+    effect: nearLimitRule('safety.no-near-limit-holds'),
+  },
+  {
+    id: 'safety.elbow-pain-no-near-limit',
+    rank: 'safety',
+    reason: `Elbow pain of ${SORE_ELBOW} or more: no near-limit holds and no gripper goals; opening work stays.`,
+    effect: nearLimitRule('safety.elbow-pain-no-near-limit'),
+  },
+  {
+    id: 'safety.no-maximal-efforts',
+    rank: 'safety',
+    reason: `Until a clinician has cleared it nothing above about ${MAXIMAL_SHARE * 100} % of the max: blood pressure, heart, fainting, pregnancy, recent operation.`,
+    effect: ({ lifter, lift, load, max }: RuleFacts): RuleEffect | undefined => {
+      const flag = unclearedOf(lifter, NO_MAXIMAL_UNTIL_CLEARED);
+      if (!flag || lift.timed || load === undefined || max === undefined) return undefined;
+      const most = MAXIMAL_SHARE * max;
+      return load > most + 1e-9
+        ? {
+            bars: GRIP_CHOICES,
+            byLoad: true,
+            loadAtMost: most,
+            text: `No maximal effort until cleared: at most about ${MAXIMAL_SHARE * 100} % of the max, and no breath held. ${HISTORY_CAUTIONS[flag]}`,
+          }
+        : undefined;
     },
   },
 ];
+
+const tornCallus = damaged(
+  (hand) => hand.palm === 'torn',
+  (sides) => `Torn callus on the ${sides} hand: straps for pulling until it has healed.`,
+);
+
+const arthritic = ({ lifter }: RuleFacts): Side[] => flagged(lifter, 'thumbArthritis', 'always');
+
+/** Share of the max from which a warm-up is one of the last. */
+export const LAST_WARM_UP_SHARE = 0.6;
+
+/** Is the set heavy, or one of the last warm-ups before what is? */
+export function isHeavyOrLastWarmUp({ role, load, max, lifter }: RuleFacts): boolean {
+  if (role === 'top' || role === 'attempt') return true;
+  return role === 'warmup' && (load ?? 0) >= LAST_WARM_UP_SHARE * (max ?? lifter.deadliftMax);
+}

@@ -1,5 +1,6 @@
 import { GRIP_NAMES, STRAP_NAMES } from '../vocabulary.ts';
 import { checkObject, checkOneOf } from '../check.ts';
+import { SIDES } from '../hands/hand-state.ts';
 import { CHALK_KINDS } from '../clasp-curve/types.ts';
 import { STRAP_TYPES } from '../set-demand/lift.ts';
 import { listOf, oneOf, record, text, whole } from '../shape.ts';
@@ -14,15 +15,17 @@ const strapsCheck = record<StrapCall>({ type: oneOf(STRAP_TYPES), turns: whole(1
  * @example sayCall({ choice: 'mixed', sideUnder: 'left', chalk: { kind: 'block', where: [] }, verdict: 'called' }) // 'mixed, left under, block chalk'
  */
 export function sayCall(
-  call: Pick<SetCall, 'choice' | 'sideUnder' | 'straps' | 'chalk' | 'verdict'>,
+  call: Pick<SetCall, 'choice' | 'sideUnder' | 'onlyHand' | 'straps' | 'chalk' | 'verdict'>,
 ): string {
   checkObject('call', call);
   if (call.choice) checkOneOf('call.choice', call.choice, Object.keys(GRIP_NAMES));
   if (call.choice) chalkCheck('call.chalk', call.chalk);
   if (call.straps) strapsCheck('call.straps', call.straps);
-  if (call.verdict === 'free') return 'no grip call';
+  if (call.onlyHand) checkOneOf('call.onlyHand', call.onlyHand, SIDES);
+  const alone = call.onlyHand ? [`${call.onlyHand} hand only`] : [];
+  if (call.verdict === 'free') return ['no grip call', ...alone].join(', ');
   if (!call.choice) return 'leave it out';
-  const parts: string[] = [GRIP_NAMES[call.choice]];
+  const parts: string[] = [GRIP_NAMES[call.choice], ...alone];
   if (call.sideUnder) parts.push(`${call.sideUnder} under`);
   if (call.straps)
     parts.push(

@@ -7,7 +7,7 @@ import type { CallLifter, EventRules, Reason, SetToCall } from './types.ts';
 /** What a school's conditions look at. */
 export interface PolicyFacts {
   readonly lifter: CallLifter;
-  readonly set: Pick<SetToCall, 'lift' | 'role' | 'load' | 'reps'>;
+  readonly set: Pick<SetToCall, 'lift' | 'role' | 'load' | 'reps' | 'purpose' | 'lastOfLine'>;
   readonly event?: EventRules;
 }
 
@@ -70,7 +70,7 @@ function met(condition: StrapCondition, { set, lifter, event }: PolicyFacts): bo
     case 'loadAtLeastShareOfMax':
       return set.load >= condition.share * lifter.deadliftMax;
     case 'aimIsBack':
-      return set.lift.aimIsBack;
+      return set.purpose ? set.purpose === 'back' : set.lift.aimIsBack;
     case 'handPainAtLeast':
       return handsHurt(lifter, condition.pain);
     case 'trainingMonthsBelow':
@@ -79,6 +79,8 @@ function met(condition: StrapCondition, { set, lifter, event }: PolicyFacts): bo
       return lifter.gripWorkHigh === true;
     case 'clenches':
       return lifter.clenches === true;
+    case 'slippedToday':
+      return (lifter.slippedToday?.length ?? 0) > 0;
     case 'eventAllowsStraps':
       return (event ? event.straps : lifter.nextEventStraps) === true;
   }

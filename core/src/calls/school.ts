@@ -18,7 +18,9 @@ export type StrapCondition =
   | { readonly kind: 'gripWorkHigh' }
   /** The lifter clenches and stiffens the arms. */
   | { readonly kind: 'clenches' }
-  | { readonly kind: 'eventAllowsStraps' };
+  | { readonly kind: 'eventAllowsStraps' }
+  /** A bare grip slipped in this session. */
+  | { readonly kind: 'slippedToday' };
 
 export interface StrapPolicy {
   readonly id: string;
@@ -60,6 +62,8 @@ export interface School {
   readonly strapsFirst: readonly StrapPolicy[];
   /** Straps are called after the bare grips have failed the threshold; null where the school never does. */
   readonly strapsLast: StrapPolicy | null;
+  /** The last set of strapped work stays bare, so that the hand keeps its share. Default no. */
+  readonly lastSetBare?: boolean;
   /** No straps before this many months of training; 0 for no such rule. */
   readonly strapsNotBeforeMonths: number;
   /** Are sore hands, skin sound, a reason for straps? */

@@ -56,8 +56,11 @@ export const SCHOOLS: readonly School[] = [
       },
       {
         id: 'school.strap-the-volume.straps-above-max',
-        when: [{ kind: 'loadAtLeastShareOfMax', share: 1 }],
-        reason: 'at or above the deadlift max the pull is for the back',
+        when: [
+          { kind: 'loadAtLeastShareOfMax', share: 1 },
+          { kind: 'families', families: ['pull'] },
+        ],
+        reason: 'partial pulls and shrugs at or above the deadlift max are for the back',
       },
       {
         id: 'school.strap-the-volume.straps-on-rows',
@@ -67,11 +70,8 @@ export const SCHOOLS: readonly School[] = [
     ],
     strapsLast: {
       id: 'school.strap-the-volume.straps-last',
-      when: [
-        { kind: 'loadAtLeastShareOfMax', share: 0.95 },
-        { kind: 'roles', roles: WORK_ROLES },
-      ],
-      reason: 'extra heavy singles get straps once slipping starts',
+      when: [{ kind: 'slippedToday' }, { kind: 'roles', roles: WORK_ROLES }],
+      reason: 'further heavy work gets straps once something has slipped today',
     },
     strapsNotBeforeMonths: 0,
     soreHands: { straps: false, reason: 'sore hands alone are no reason; what gets straps is the rep work' },
@@ -219,6 +219,11 @@ export const SCHOOLS: readonly School[] = [
           { kind: 'roles', roles: WORK_ROLES },
         ],
         reason: 'snatches of three or more wear the thumbs: straps',
+      },
+      {
+        id: 'school.weightlifting.straps-on-rows',
+        when: [{ kind: 'aimIsBack' }, { kind: 'roles', roles: WORK_ROLES }],
+        reason: 'rows, shrugs and pull-downs are for the back; the thumbs are kept for the lifts',
       },
       {
         id: 'school.weightlifting.straps-for-clenching-novice',

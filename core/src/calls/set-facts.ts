@@ -1,5 +1,5 @@
 import { holdLoad } from '../clasp-curve/hold-load.ts';
-import { holdProbability } from '../clasp-curve/hold-probability.ts';
+import { holdProbability, holdProbabilityRange } from '../clasp-curve/hold-probability.ts';
 import type { ChalkKind, Grip, HoldConditions } from '../clasp-curve/types.ts';
 import { liftOf } from '../set-demand/lifts.ts';
 import { setDemand, type SetDemand } from '../set-demand/set-demand.ts';
@@ -19,14 +19,21 @@ export interface SetFacts {
   readonly threshold: number;
   /** The circumstances of the set as the clasp curve takes them. */
   readonly conditions: (grip: Grip, chalk?: ChalkKind) => HoldConditions;
-  /** Chance that a bare grip holds the demand. */
+  /** Chance that a bare grip holds the demand: the mean over what the curve may be. */
   readonly odds: (grip: Grip) => number;
+  /** 80 % range of that chance, given how well the curve is known. */
+  readonly range: (grip: Grip) => ChanceRange;
   /** The load, kg on the hands, that a bare grip holds for the demand's seconds one time in two. */
   readonly strength: (grip: Grip) => number;
 }
 
+export interface ChanceRange {
+  readonly low: number;
+  readonly high: number;
+}
+
 export function setFacts(context: Omit<CallContext, 'school' | 'ledger' | 'override'>): SetFacts {
-  const { lifter, venue, event, set, curve } = context;
+  const { lifter, venue, event, set, curve, sweat = false } = context;
   const lift = liftOf(set.lift);
   const demand = setDemand(set);
   const rules: RuleFacts = {
@@ -34,6 +41,12 @@ export function setFacts(context: Omit<CallContext, 'school' | 'ledger' | 'overr
     lift,
     role: set.role,
     reps: set.reps,
+    load: set.load,
+    ...(set.max !== undefined && { max: set.max }),
+    ...(set.purpose && { purpose: set.purpose }),
+    ...(set.hand && { hand: set.hand }),
+    sweat,
+    hookedBefore: set.hookedBefore ?? 0,
     venue,
     demand,
     odds: (grip) => odds(grip),
@@ -44,6 +57,7 @@ export function setFacts(context: Omit<CallContext, 'school' | 'ledger' | 'overr
     position: lift.position,
     diameter: set.diameter ?? lift.diameter ?? venue.barDiameter,
     earlierHolds: set.earlierHolds ?? 0,
+    ...(sweat && { sweat }),
   };
   const conditions = (grip: Grip, withChalk: ChalkKind = chalk): HoldConditions => ({
     ...base,
@@ -51,6 +65,7 @@ export function setFacts(context: Omit<CallContext, 'school' | 'ledger' | 'overr
     chalk: withChalk,
   });
   const odds = remembered((grip) => holdProbability(curve, { ...demand, ...conditions(grip) }));
+  const range = remembered((grip) => holdProbabilityRange(curve, { ...demand, ...conditions(grip) }));
   const strength = remembered((grip) =>
     holdLoad(curve, { seconds: demand.seconds, probability: 0.5, ...conditions(grip) }),
   );
@@ -63,13 +78,14 @@ export function setFacts(context: Omit<CallContext, 'school' | 'ledger' | 'overr
     threshold: lifter.thresholds[set.role],
     conditions,
     odds,
+    range,
     strength,
   };
 }
 
 /** Works each grip's figure out once. */
-function remembered(work: (grip: Grip) => number): (grip: Grip) => number {
-  const known = new Map<Grip, number>();
+function remembered<Figure>(work: (grip: Grip) => Figure): (grip: Grip) => Figure {
+  const known = new Map<Grip, Figure>();
   return (grip) => {
     const found = known.get(grip) ?? work(grip);
     known.set(grip, found);

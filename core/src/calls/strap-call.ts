@@ -4,7 +4,7 @@ import type { Barred } from './rules.ts';
 import { applies, type PolicyFacts } from './school-policy.ts';
 import type { School } from './school.ts';
 import type { Reason } from './types.ts';
-import { capital } from './wording.ts';
+import { capital } from './plain-words.ts';
 
 /** Where the lift names none: rework of the strap between sets matters more than the last bit of hold. */
 const USUAL_FIT: StrapFit = {

@@ -23,6 +23,14 @@ export const DEFAULT_THRESHOLDS: Thresholds = {
   attempt: 0.98,
 };
 
+/** Where a lifter changes the side that is turned under: never, on light sets (by session or by set), or on every set. */
+export const ALTERNATIONS = ['never', 'lightBySession', 'lightBySet', 'always'] as const;
+export type Alternation = (typeof ALTERNATIONS)[number];
+
+/** What a line is there for: to train the grip, to train the back, or to rehearse an event. */
+export const LINE_PURPOSES = ['grip', 'back', 'event'] as const;
+export type LinePurpose = (typeof LINE_PURPOSES)[number];
+
 /** The lifter as a call sees them today. */
 export interface CallLifter {
   readonly dominantHand: Side;
@@ -36,8 +44,12 @@ export interface CallLifter {
   readonly thresholds: Thresholds;
   /** Does the contest the lifter prepares for allow straps? Left out where none is planned. */
   readonly nextEventStraps?: boolean;
-  /** Dizzy today, or fainted: nothing is lifted. */
-  readonly unwell?: boolean;
+  /** The side practised under in a mixed grip; left out where nobody has said. */
+  readonly practisedUnder?: Side;
+  /** Where the side under changes. Default `lightBySession`. */
+  readonly alternation?: Alternation;
+  /** Fingers that reach over the thumb in a hook; left out where nobody has said. */
+  readonly thumbFingers?: 2 | 3;
   /** The week is already full of grip work: carries, stones, axle. */
   readonly gripWorkHigh?: boolean;
   /** Clenches the bar so hard that the arms stay stiff: a novice's habit. */
@@ -68,6 +80,8 @@ export interface EventRules {
   readonly straps: boolean;
   readonly thumbTape: boolean;
   readonly liquidChalk: boolean;
+  /** True where the session rehearses the event; left out for the day itself. */
+  readonly rehearsal?: boolean;
 }
 
 export interface SetToCall {
@@ -85,6 +99,16 @@ export interface SetToCall {
   readonly bodyMass?: number;
   /** Hard holds already done in the session. A session counts its own. */
   readonly earlierHolds?: number;
+  /** The lifter's best single of the lift, or of the one that stands in for it, kg as the lift is written. */
+  readonly max?: number;
+  /** What the line is there for, where it says so. */
+  readonly purpose?: LinePurpose;
+  /** The one hand that works, where the line says which. */
+  readonly hand?: Side;
+  /** Work sets hooked earlier in the session. A session counts its own. */
+  readonly hookedBefore?: number;
+  /** Is it the last set of its line? A school may keep that one bare. */
+  readonly lastOfLine?: boolean;
 }
 
 /** A coach's own decision for the set. */
@@ -105,6 +129,8 @@ export interface CallContext {
   readonly curve: HoldCurve;
   readonly ledger: MixedLedger;
   readonly override?: CallOverride;
+  /** Heat, or hands that sweat through the chalk: a switch of the session. */
+  readonly sweat?: boolean;
   /** Schools asked what they would have called; left out for those of the practice book. */
   readonly schools?: readonly School[];
 }
@@ -159,11 +185,21 @@ export interface SchoolAlternative {
   readonly why: string;
 }
 
+/**
+ * How firmly a call stands: `called` where the chance reaches what is asked; `unproven` where the log does not know yet
+ * whether it does; `weak` where even the upper end of the chance stays below; `stop` where the set must not be done as
+ * written; `free` where it does not hang from the hands.
+ */
+export const VERDICTS = ['called', 'unproven', 'weak', 'stop', 'free'] as const;
+export type Verdict = (typeof VERDICTS)[number];
+
 export interface SetCall {
   /** Null where the set needs no grip call (presses, squats) or must not be done. */
   readonly choice: GripChoice | null;
   readonly grip: Grip | null;
   readonly sideUnder?: Side;
+  /** The hand that works alone, where the other one may not. */
+  readonly onlyHand?: Side;
   readonly straps?: StrapCall;
   readonly chalk: ChalkCall;
   /** Chance that the bare hand holds the set; null where it is not tested. */
@@ -171,8 +207,9 @@ export interface SetCall {
   /** 80 % range of that chance, given how well the curve is known. */
   readonly range?: { readonly low: number; readonly high: number };
   readonly threshold: number;
-  /** `called`; `weak` where the best grip stays below the threshold; `stop` where the set must not be done as written; `free` where it does not hang from the hands. */
-  readonly verdict: 'called' | 'weak' | 'stop' | 'free';
+  readonly verdict: Verdict;
+  /** Logged holds and bare sets of the grip near this load; given with `probability`. */
+  readonly near?: number;
   /** A load, kg on the bar, that meets the threshold with the best permitted grip; given where the call is weak or the load is what stops it. */
   readonly lighterLoad?: number;
   readonly demand?: { readonly seconds: number; readonly load: number };

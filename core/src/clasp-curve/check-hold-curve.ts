@@ -1,6 +1,6 @@
 import { checkList, checkObject, checkOneOf, checkPositive, checkRange } from '../check.ts';
 import { InvalidInputError } from '../errors.ts';
-import { CURVE_FAMILIES, EFFECTS, type HoldCurve } from './types.ts';
+import { BEST_KNOWN, CURVE_FAMILIES, EFFECTS, GRIPS, type HoldCurve } from './types.ts';
 
 /** No fit gives a term on ln seconds beyond this: its search is bounded well inside. */
 const LARGEST_TERM = 100;
@@ -42,5 +42,12 @@ export function checkHoldCurve(curve: HoldCurve, field = 'curve'): void {
   checkOneOf(`${field}.evidence.prior`, curve.evidence.prior, ['default', 'flat']);
   checkRange(`${field}.evidence.observations`, curve.evidence.observations, 0, 1e12);
   checkRange(`${field}.evidence.slipped`, curve.evidence.slipped, 0, 1e12);
+  checkOneOf(`${field}.evidence.best`, curve.evidence.best ?? 'told', BEST_KNOWN);
+  checkList(`${field}.evidence.spread`, curve.evidence.spread, (each, name) => {
+    checkOneOf(`${name}.grip`, each?.grip, GRIPS);
+    checkRange(`${name}.step`, each.step, -1000, 1000);
+    checkRange(`${name}.count`, each.count, 0, 1e12);
+  });
+  if (curve.handLength !== undefined) checkRange(`${field}.handLength`, curve.handLength, 50, 400);
   sound.add(curve);
 }

@@ -1,7 +1,7 @@
 import { checkList, checkRange } from '../check.ts';
 import { optional, range } from '../shape.ts';
 import type { Estimate } from '../statistics/estimate.ts';
-import { fitHoldCurve } from './fit-hold-curve.ts';
+import { fitHoldCurve, type FitOptions } from './fit-hold-curve.ts';
 import { medianLoad } from './read-outs.ts';
 import type { HoldConditions, HoldCurve, HoldObservation } from './types.ts';
 
@@ -24,7 +24,7 @@ export interface CurveThen {
 export function curveOverTime(
   observations: readonly HoldObservation[],
   daysAgo: readonly number[],
-  options: { readonly referenceLoad: number; readonly conditions?: HoldConditions },
+  options: Pick<FitOptions, 'referenceLoad' | 'handLength'> & { readonly conditions?: HoldConditions },
 ): CurveThen[] {
   checkList('observations', observations, (each, field) =>
     optional(range(0, 36_525))(`${field}.ageDays`, each?.ageDays),
@@ -35,7 +35,10 @@ export function curveOverTime(
     const then = observations
       .filter((each) => (each?.ageDays ?? 0) >= days)
       .map((each) => ({ ...each, ageDays: (each?.ageDays ?? 0) - days }));
-    const curve = fitHoldCurve(then, { referenceLoad: options?.referenceLoad });
+    const curve = fitHoldCurve(then, {
+      referenceLoad: options?.referenceLoad,
+      ...(options?.handLength !== undefined && { handLength: options.handLength }),
+    });
     return {
       daysAgo: days,
       curve,

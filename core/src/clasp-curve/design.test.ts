@@ -12,6 +12,7 @@ const NONE = {
   earlierHolds: 0,
   leftHand: 0,
   rightHand: 0,
+  sweat: 0,
 };
 
 describe('effectSizes', () => {
@@ -40,6 +41,7 @@ describe('effectSizes', () => {
     [{ earlierHolds: 2 }, { earlierHolds: 2 }],
     [{ hand: 'left' }, { leftHand: 1 }],
     [{ hand: 'right' }, { rightHand: 1 }],
+    [{ sweat: true }, { sweat: 1 }],
   ] as const)('%j', (conditions, expected) =>
     expect(effectSizes(conditions)).toEqual({ ...NONE, ...expected }),
   );
@@ -54,6 +56,7 @@ describe('effectSizes', () => {
     [{ earlierHolds: -1 }, 'hold.earlierHolds'],
     [{ earlierHolds: '1' }, 'hold.earlierHolds'],
     [{ hand: 'third' }, 'hold.hand'],
+    [{ sweat: 'much' }, 'hold.sweat'],
   ])('refuses %j by name', (conditions, field) => {
     const check = (): unknown => effectSizes(conditions as Parameters<typeof effectSizes>[0], 'hold');
     expect(check).toThrow(InvalidInputError);

@@ -1,4 +1,4 @@
-import { checkOneOf, checkPositive, checkRange } from '../check.ts';
+import { checkBoolean, checkOneOf, checkPositive, checkRange } from '../check.ts';
 import { BASE_DIAMETER_MM } from './priors.ts';
 import {
   CHALK_KINDS,
@@ -16,6 +16,7 @@ const BASE = {
   position: 'front',
   earlierHolds: 0,
   hand: 'both',
+  sweat: false,
 } as const;
 
 /** How much of each effect is present under the given conditions: 0 or 1, or mm and a count for the last two. */
@@ -26,12 +27,14 @@ export function effectSizes(conditions: HoldConditions, field = 'conditions'): R
   const diameter = conditions.diameter ?? BASE_DIAMETER_MM;
   const earlier = conditions.earlierHolds ?? BASE.earlierHolds;
   const hand = conditions.hand ?? BASE.hand;
+  const sweat = conditions.sweat ?? BASE.sweat;
   // A fit asks this of a thousand rows: the path of each field is only spelt out where something is wrong.
   const fine =
     GRIPS.includes(grip) &&
     CHALK_KINDS.includes(chalk) &&
     HOLD_POSITIONS.includes(position) &&
     HANDS_ON.includes(hand) &&
+    typeof sweat === 'boolean' &&
     typeof diameter === 'number' &&
     diameter > 0 &&
     diameter <= MAX_DIAMETER_MM &&
@@ -43,6 +46,7 @@ export function effectSizes(conditions: HoldConditions, field = 'conditions'): R
     checkOneOf(`${field}.chalk`, chalk, CHALK_KINDS);
     checkOneOf(`${field}.position`, position, HOLD_POSITIONS);
     checkOneOf(`${field}.hand`, hand, HANDS_ON);
+    checkBoolean(`${field}.sweat`, sweat);
     checkPositive(`${field}.diameter`, diameter, MAX_DIAMETER_MM);
     checkRange(`${field}.earlierHolds`, earlier, 0, MAX_EARLIER_HOLDS);
   }
@@ -57,6 +61,7 @@ export function effectSizes(conditions: HoldConditions, field = 'conditions'): R
     earlierHolds: earlier,
     leftHand: hand === 'left' ? 1 : 0,
     rightHand: hand === 'right' ? 1 : 0,
+    sweat: sweat ? 1 : 0,
   };
 }
 

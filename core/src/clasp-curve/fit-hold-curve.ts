@@ -7,13 +7,15 @@ import type { GaussianPrior, PosteriorAt } from '../statistics/posterior.ts';
 import { maximise, type Box } from '../statistics/maximise.ts';
 import {
   effectPrior,
-  INTERCEPT_PRIORS,
+  interceptPrior,
   LOG_SIGMA_PRIOR,
   RECENCY_HALF_LIFE_DAYS,
   SLOPE_FLOOR,
   SLOPE_PRIOR,
 } from './priors.ts';
+import { spreadOf } from './holds-near.ts';
 import {
+  BEST_KNOWN,
   CURVE_FAMILIES,
   ENDINGS,
   type CurveFamily,
@@ -29,6 +31,8 @@ export interface FitOptions {
   readonly prior?: 'default' | 'flat';
   /** Which curve: support (bars, axles, handles, hangs) or pinch. Only the prior differs. Default support. */
   readonly family?: CurveFamily;
+  /** mm, from wrist crease to fingertip: moves the priors of a hand shorter than common. */
+  readonly handLength?: number;
 }
 
 /** Longest hold the model takes, s: past an hour something else was measured. */
@@ -63,20 +67,25 @@ export function fitHoldCurve(observations: readonly HoldObservation[], options: 
     return effectSizes(each, `observations[${i}]`);
   });
   const family = checkOneOf('options.family', options.family ?? 'support', CURVE_FAMILIES);
+  const { handLength } = options;
+  if (handLength !== undefined) checkRange('options.handLength', handLength, 50, 400);
   const effects: readonly Effect[] = presentEffects(sizes);
   const rows = toRows(observations, sizes, effects, referenceLoad);
-  const priors = prior === 'flat' ? [] : defaultPriors(effects, family);
+  const priors = prior === 'flat' ? [] : defaultPriors(effects, family, handLength);
   const evaluate = (theta: Float64Array): PosteriorAt => logPosterior(rows, theta, priors);
   const start = Float64Array.from([
-    INTERCEPT_PRIORS[family].mean,
+    interceptPrior(family, handLength).mean,
     SLOPE_PRIOR.mean,
-    ...effects.map((effect) => (prior === 'flat' ? 0 : effectPrior(effect).mean)),
+    ...effects.map((effect) => (prior === 'flat' ? 0 : effectPrior(effect, handLength).mean)),
     LOG_SIGMA_PRIOR.mean,
   ]);
   const best = maximise(evaluate, start, searchBox(effects.length, prior));
   const covariance = laplaceCovariance(best.at.hessian, best.theta.length, priors, best.settled);
+  const logged = observations.filter((each: HoldObservation) => each.best === undefined);
+  const told: HoldObservation | undefined = observations.find((each: HoldObservation) => each.best);
   return {
     family,
+    ...(handLength !== undefined && { handLength }),
     referenceLoad,
     intercept: best.theta[0]!,
     slope: best.theta[1]!,
@@ -84,8 +93,10 @@ export function fitHoldCurve(observations: readonly HoldObservation[], options: 
     effects: effects.map((name, j) => ({ name, value: best.theta[j + 2]! })),
     covariance: covariance.matrix,
     evidence: {
-      observations: count(observations),
-      slipped: count(observations.filter((each: HoldObservation) => each.ended === 'slipped')),
+      observations: count(logged),
+      ...(told?.best && { best: told.best }),
+      spread: spreadOf(logged, referenceLoad),
+      slipped: count(logged.filter((each: HoldObservation) => each.ended === 'slipped')),
       effective: rows.weight.reduce((sum, each) => sum + each, 0),
       prior,
       settled: best.settled && covariance.exact,
@@ -126,7 +137,8 @@ function checkObservation(each: HoldObservation, i: number): void {
     within(ageDays, MAX_AGE_DAYS) &&
     within(weight, MAX_WEIGHT) &&
     Number.isInteger(times) &&
-    positive(times, MAX_WEIGHT)
+    positive(times, MAX_WEIGHT) &&
+    (each.best === undefined || BEST_KNOWN.includes(each.best))
   )
     return;
   const field = `observations[${i}]`;
@@ -136,6 +148,7 @@ function checkObservation(each: HoldObservation, i: number): void {
   checkRange(`${field}.ageDays`, ageDays, 0, MAX_AGE_DAYS);
   checkRange(`${field}.weight`, weight, 0, MAX_WEIGHT);
   checkWhole(`${field}.times`, times, 1, MAX_WEIGHT);
+  checkOneOf(`${field}.best`, each.best ?? 'told', BEST_KNOWN);
 }
 
 function toRows(
@@ -167,8 +180,13 @@ function toRows(
   return { ...rows, design: sparseDesign(design, terms) };
 }
 
-function defaultPriors(effects: readonly Effect[], family: CurveFamily): GaussianPrior[] {
-  return [INTERCEPT_PRIORS[family], SLOPE_PRIOR, ...effects.map(effectPrior), LOG_SIGMA_PRIOR];
+function defaultPriors(
+  effects: readonly Effect[],
+  family: CurveFamily,
+  handLength: number | undefined,
+): GaussianPrior[] {
+  const ofEffects = effects.map((effect) => effectPrior(effect, handLength));
+  return [interceptPrior(family, handLength), SLOPE_PRIOR, ...ofEffects, LOG_SIGMA_PRIOR];
 }
 
 function count(observations: readonly HoldObservation[]): number {

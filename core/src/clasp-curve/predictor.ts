@@ -30,7 +30,7 @@ export function predictorFor(curve: HoldCurve, conditions: HoldConditions): Pred
     if (sizes[effect] === 0 || curve.effects.some((term) => term.name === effect)) continue;
     if (curve.evidence.prior === 'default') {
       // No row held this effect: the prior is all there is, and it is independent of what the rows taught.
-      const { mean, sd } = effectPrior(effect);
+      const { mean, sd } = effectPrior(effect, curve.handLength);
       unlogged += mean * sizes[effect];
       unloggedVariance += (sd * sizes[effect]) ** 2;
     } else {

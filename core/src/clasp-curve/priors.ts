@@ -49,10 +49,38 @@ export const EFFECT_MULTIPLIERS: Record<
   earlierHolds: { multiplier: 0.97, sd: 0.02, reason: 'each hard hold already done tires the hand' },
   leftHand: { multiplier: 1, sd: 0.08, reason: 'left alone: sides differ by a tenth either way' },
   rightHand: { multiplier: 1, sd: 0.08, reason: 'right alone: sides differ by a tenth either way' },
+  sweat: { multiplier: 0.96, sd: 0.04, reason: 'sweat comes through the chalk within a set' },
 };
 
-/** The prior of an effect as a term on ln seconds: N(3.5·ln m, (3.5·s)²). */
-export function effectPrior(effect: Effect): GaussianPrior {
+/** A common hand, mm from wrist crease to fingertip: the priors are for it; a shorter one is weaker on the same bar. */
+export const COMMON_HAND_MM = 190;
+
+/** Share of load that each 10 mm less of hand costs on a common bar: the fingers reach less far over the thumb. */
+const LOSS_PER_10_MM = 0.015;
+
+/** Shortest hand that the priors follow, mm. */
+const SHORTEST_HAND_MM = 120;
+
+/** How much shorter than the common hand, mm; 0 where it is not known or longer. */
+function shorter(handLength: number | undefined): number {
+  return handLength === undefined ? 0 : Math.max(0, COMMON_HAND_MM - Math.max(handLength, SHORTEST_HAND_MM));
+}
+
+/** Prior of the median ln seconds at the reference load: lower for a short hand, with that much more doubt. */
+export function interceptPrior(family: CurveFamily, handLength?: number): GaussianPrior {
+  const { mean, sd } = INTERCEPT_PRIORS[family];
+  const shift = TYPICAL_SLOPE * Math.log(1 - (LOSS_PER_10_MM * shorter(handLength)) / 10);
+  return { mean: mean + shift, sd: Math.hypot(sd, shift) };
+}
+
+/**
+ * The prior of an effect as a term on ln seconds: N(3.5·ln m, (3.5·s)²). A thick handle costs a short hand more, in
+ * proportion to its length, with as much doubt again.
+ */
+export function effectPrior(effect: Effect, handLength?: number): GaussianPrior {
   const { multiplier, sd } = EFFECT_MULTIPLIERS[effect];
-  return { mean: TYPICAL_SLOPE * Math.log(multiplier), sd: TYPICAL_SLOPE * sd };
+  const prior = { mean: TYPICAL_SLOPE * Math.log(multiplier), sd: TYPICAL_SLOPE * sd };
+  if (effect !== 'extraDiameterMm') return prior;
+  const more = prior.mean * (COMMON_HAND_MM / (COMMON_HAND_MM - shorter(handLength)) - 1);
+  return { mean: prior.mean + more, sd: Math.hypot(prior.sd, more) };
 }

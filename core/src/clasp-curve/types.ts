@@ -32,6 +32,8 @@ export interface HoldConditions {
   readonly earlierHolds?: number;
   /** One hand alone, or both; the load of one hand counts double. Default both. */
   readonly hand?: HandsOn;
+  /** Heat, or hands that sweat through the chalk. Default no. */
+  readonly sweat?: boolean;
 }
 
 /** One continuous hold. A bare-handed lifting set is a hold too, as long as its set demand. */
@@ -52,7 +54,13 @@ export interface HoldObservation extends HoldConditions {
   readonly weight?: number;
   /** How many identical holds the row stands for. Default 1. */
   readonly times?: number;
+  /** True knowledge that was told, not logged: the lifter's best pull, and whether its grip was said or is assumed. */
+  readonly best?: BestKnown;
 }
+
+/** Whether the grip of a lifter's best pull was told, or is taken from what is usual in the sport. */
+export const BEST_KNOWN = ['told', 'assumed'] as const;
+export type BestKnown = (typeof BEST_KNOWN)[number];
 
 /** The additive terms on ln seconds beside the intercept and the slope. */
 export const EFFECTS = [
@@ -66,6 +74,7 @@ export const EFFECTS = [
   'earlierHolds',
   'leftHand',
   'rightHand',
+  'sweat',
 ] as const;
 export type Effect = (typeof EFFECTS)[number];
 
@@ -75,6 +84,8 @@ export type Effect = (typeof EFFECTS)[number];
  */
 export interface HoldCurve {
   readonly family: CurveFamily;
+  /** mm, from wrist crease to fingertip, where it was known to the fit. */
+  readonly handLength?: number;
   /** kg; the load at which the intercept is the median ln seconds. */
   readonly referenceLoad: number;
   readonly intercept: number;
@@ -91,9 +102,21 @@ export interface HoldCurve {
   readonly evidence: CurveEvidence;
 }
 
+/** Logged rows of one grip at about one load. */
+export interface LoadStep {
+  readonly grip: Grip;
+  /** ln(load / referenceLoad) in steps of 0.05, rounded. */
+  readonly step: number;
+  readonly count: number;
+}
+
 export interface CurveEvidence {
-  /** Bare-handed holds and sets used. */
+  /** Logged bare-handed holds and sets used; a best pull that was only told is not among them. */
   readonly observations: number;
+  /** The best pull that stands behind the curve beside the log, where there is one. */
+  readonly best?: BestKnown;
+  /** Where the logged rows lie: how many of each grip at each step of load, see {@link holdsNear}. */
+  readonly spread: readonly LoadStep[];
   /** Of these, how many ended in a slip: only these show the limit itself. */
   readonly slipped: number;
   /** Sum of the weights: what the log is worth after ageing. */

@@ -3,7 +3,7 @@ import { daysBetween } from '../days.ts';
 import { SIDES, type Side } from '../hands/hand-state.ts';
 import { oneOf, optional, record, type Check } from '../shape.ts';
 import type { Reason } from '../calls/types.ts';
-import { capital } from '../calls/wording.ts';
+import { capital } from '../calls/plain-words.ts';
 import { testCheck, testsCheck } from './check-test.ts';
 import { minimalDetectableChange, typicalError, type TypicalError } from './reliability.ts';
 import { sameProtocol, squeezeAsymmetry, squeezeScores } from './squeeze-scores.ts';

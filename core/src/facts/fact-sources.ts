@@ -27,11 +27,13 @@ export const FACT_SOURCES = {
     nextEventStraps: entered('MeetRequest.straps'),
     tightThighs: entered('LifterRequest.largeThighs'),
     slippedToday: entered('LogSetRequest.slippedAtRep'),
-    unwell: 'notYet',
-    gripWorkHigh: 'notYet',
-    clenches: 'notYet',
-    armsBendUnderMixed: 'notYet',
-    hookBudgetLeft: 'notYet',
+    practisedUnder: entered('LifterRequest.practisedUnder'),
+    alternation: entered('LifterRequest.alternation'),
+    thumbFingers: entered('LifterRequest.thumbFingers'),
+    clenches: entered('LifterRequest.clenches'),
+    armsBendUnderMixed: entered('LifterRequest.armsBendUnderMixed'),
+    gripWorkHigh: computedFrom('the log of the last seven days'),
+    hookBudgetLeft: computedFrom('the log of the week and the hook stage'),
   } satisfies Record<keyof CallLifter, FactSource>,
   /** Likely causes of a slip. */
   slip: {

@@ -1,6 +1,7 @@
 import { lifterCheck } from '../calls/check-call.ts';
 import { CALL_RULES } from '../calls/call-rules.ts';
 import { applyRules } from '../calls/rules.ts';
+import { SORE_ELBOW } from '../calls/safety-rules.ts';
 import type { CallLifter, Reason } from '../calls/types.ts';
 import { SIDES, type Side } from '../hands/hand-state.ts';
 import { findLift } from '../set-demand/lifts.ts';
@@ -66,8 +67,6 @@ export const WORKING_CHANCE = 0.9;
 export const GOAL_CHANCE_FROM = 0.2;
 /** …and less often than this, or it is no goal. */
 export const GOAL_CHANCE_BELOW = 0.6;
-/** Elbow pain, 0–10, from which attempts and negatives wait. */
-const SORE_ELBOW = 4;
 
 const requestCheck: Check = record<GripperPlanRequest>({
   ladder: (field, value) => checkLadder(value as GripperLadder, field),
@@ -101,7 +100,7 @@ export function gripperPlan(request: GripperPlanRequest): GripperPlan {
   const halfChance = halfChanceResistance(ladder, hand, depth);
   const unrated = grippers.filter((each) => each.resistance === null).map((each) => each.name);
   const base = { hand, halfChance, opening: { sets: 3, reps: 15 }, unrated };
-  const barred = lifter && barredToday(lifter);
+  const barred = lifter && barredToday(lifter, hand);
   if (barred) return { ...base, barred, why: [barred] };
   const rungs = grippers
     .flatMap((gripper) =>
@@ -201,11 +200,9 @@ export function gripperPlan(request: GripperPlanRequest): GripperPlan {
 }
 
 /** The safety rule that keeps the hand from squeezing today. */
-function barredToday(lifter: CallLifter): Reason | undefined {
-  const { choices } = applyRules(
-    { lifter, lift: findLift('gripper.close')!, role: 'accessory', reps: 1 },
+function barredToday(lifter: CallLifter, hand: Side): Reason | undefined {
+  return applyRules(
+    { lifter, lift: findLift('gripper.close')!, role: 'accessory', reps: 1, hand },
     CALL_RULES,
-  );
-  const bar = choices.get('doubleOverhand');
-  return bar?.rank === 'safety' ? bar : undefined;
+  ).handBarred.get(hand);
 }

@@ -1,4 +1,6 @@
 import { handsCheck } from '../calls/check-call.ts';
+import { SPLIT_NAIL } from '../calls/safety-rules.ts';
+import { capital } from '../calls/plain-words.ts';
 import { oneOf, optional, range, record, type Check } from '../shape.ts';
 import { HOOK_STAGES, SIDES, type HandsToday, type HookStage } from './hand-state.ts';
 
@@ -31,6 +33,16 @@ export const REMINDER_RULES: readonly ReminderRule[] = [
     when: (facts) => any(facts, (hand) => hand.palm === 'torn' || hand.thumb === 'torn'),
   },
   {
+    id: 'hands.tender-one-less',
+    text: 'Tender skin: one hard bare-handed set less today, and no hook on volume.',
+    when: (facts) => any(facts, (hand) => hand.palm === 'tender' || hand.thumb === 'tender'),
+  },
+  {
+    id: 'hands.unwell',
+    text: 'Unwell: nothing is lifted until a physician has been asked and a new check says well.',
+    when: ({ hands }) => hands.unwell === true,
+  },
+  {
     id: 'hands.callus-flat',
     text: 'Calluses: keep them flat with a file after a shower, before they catch.',
     when: (facts) => any(facts, (hand) => hand.palm === 'callused'),
@@ -47,8 +59,13 @@ export const REMINDER_RULES: readonly ReminderRule[] = [
   },
   {
     id: 'hands.nail-split',
-    text: 'A split nail: tape it flat and leave the hook out until it has grown.',
-    when: (facts) => any(facts, (hand) => (hand.nail ?? 'sound') !== 'sound'),
+    text: `${capital(SPLIT_NAIL)}.`,
+    when: (facts) => any(facts, (hand) => hand.nail === 'split'),
+  },
+  {
+    id: 'hands.nail-bleeding',
+    text: 'Blood under the nail: no hook at all until it has healed.',
+    when: (facts) => any(facts, (hand) => hand.nail === 'bleeding'),
   },
   {
     id: 'hands.budget-nearly-spent',

@@ -45,7 +45,11 @@ export interface HandToday {
   readonly spreadingPain?: boolean;
 }
 
-export type HandsToday = Readonly<Record<Side, HandToday>>;
+/** Both hands on one day, and whether the lifter is well enough to lift at all. */
+export interface HandsToday extends Readonly<Record<Side, HandToday>> {
+  /** Dizzy, faint or otherwise unwell: nothing is lifted; left out for well. */
+  readonly unwell?: boolean;
+}
 
 /** Pains that a hands check asks for, each 0–10, and where they sit as one says it. */
 export const PAINS = {

@@ -55,7 +55,14 @@ export function handsOn(checks: readonly HandsCheck[], today: string): HandsNow 
     checkedOn: latest.on,
     daysOld,
     stale: daysOld > HANDS_CHECK_HOLDS_DAYS,
-    changes: before ? SIDES.flatMap((side) => changesOf(side, before.hands[side], latest.hands[side])) : [],
+    changes: before
+      ? [
+          ...(before.hands.unwell === latest.hands.unwell
+            ? []
+            : [latest.hands.unwell ? 'unwell' : 'no longer unwell']),
+          ...SIDES.flatMap((side) => changesOf(side, before.hands[side], latest.hands[side])),
+        ]
+      : [],
   };
 }
 

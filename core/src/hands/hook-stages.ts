@@ -1,14 +1,26 @@
-import { SET_ROLES, type SetRole } from '../calls/set-role.ts';
+import type { SetRole } from '../calls/set-role.ts';
 import { checkOneOf } from '../check.ts';
 import { bool, day, listOf, oneOf, optional, positive, range, record, type Check } from '../shape.ts';
 import { HOOK_STAGES, NAIL_STATES, SKIN_STATES } from './hand-state.ts';
 import type { HookStage, NailState, SkinState } from './hand-state.ts';
 
+/** A set as a hook stage looks at it. */
+export interface HookedWork {
+  readonly role: SetRole;
+  readonly reps: number;
+  /** Share of the lift's best single. */
+  readonly share: number;
+  /** Work sets, no warm-ups, hooked earlier in the session. */
+  readonly hookedBefore: number;
+}
+
 /** A stage of getting used to the hook grip. */
 export interface HookStageLimits {
   readonly name: string;
-  /** Roles of sets that may be hooked. */
-  readonly roles: readonly SetRole[];
+  /** May the set be hooked? */
+  readonly allows: (set: HookedWork) => boolean;
+  /** What is hooked for practice in every school, as a coach would say it; null where the school alone decides. */
+  readonly practises: string | null;
   /**
    * Skin budget of a week in seconds at the deadlift max (load-seconds divided by the max); null for no limit. A heavy
    * single costs about 5, a light triple about 4.
@@ -18,33 +30,57 @@ export interface HookStageLimits {
   readonly limit: string;
 }
 
-/** The stages: warm-ups only, plus light work, plus top sets, everything. */
+/** Share of the best up to which a warm-up is one of the lighter ones. */
+const LIGHT_WARM_UP_SHARE = 0.6;
+/** Share of the best up to which a single or back-off is light. */
+const LIGHT_WORK_SHARE = 0.8;
+/** Hooked top sets of a session while the hook is carried: one or two, as the skin allows. */
+const CARRIED_TOP_SETS = 2;
+
+const isWarmUp = ({ role }: HookedWork): boolean => role === 'warmup';
+const isTop = ({ role }: HookedWork): boolean => role === 'top' || role === 'attempt';
+
+/** The stages: lighter warm-ups, all warm-ups and one light set, one or two top sets, volume as the skin allows. */
 export const HOOK_STAGES_BY_ID: Readonly<Record<HookStage, HookStageLimits>> = {
   none: {
     name: 'not started',
-    roles: [],
+    allows: () => false,
+    practises: null,
     weeklyMaxSeconds: 0,
     limit: 'No hook yet: it has not been started with this lifter.',
   },
   learn: {
     name: 'learn',
-    roles: ['warmup'],
+    allows: (set) => isWarmUp(set) && set.share <= LIGHT_WARM_UP_SHARE,
+    practises: 'the lighter warm-ups are hooked, in every school',
     weeklyMaxSeconds: 25,
-    limit: 'Hook stage “learn”: warm-ups only until pain is 3 or less and the skin is sound.',
+    limit: 'Hook stage “learn”: the lighter warm-ups only, until pain is 3 or less and the skin is sound.',
   },
   build: {
     name: 'build',
-    roles: ['warmup', 'accessory', 'volume'],
+    allows: (set) =>
+      isWarmUp(set) ||
+      (set.hookedBefore === 0 &&
+        set.share <= LIGHT_WORK_SHARE &&
+        (set.role === 'backoff' || (set.role === 'top' && set.reps === 1))),
+    practises: 'all warm-ups and one light single or back-off are hooked',
     weeklyMaxSeconds: 50,
-    limit: 'Hook stage “build”: warm-ups and light work, not yet the heavy sets.',
+    limit: 'Hook stage “build”: warm-ups and one light single or back-off, not yet the heavy sets.',
   },
   carry: {
     name: 'carry',
-    roles: ['warmup', 'accessory', 'volume', 'top', 'attempt'],
+    allows: (set) => isWarmUp(set) || (isTop(set) && set.hookedBefore < CARRIED_TOP_SETS),
+    practises: 'one or two top sets a session are hooked',
     weeklyMaxSeconds: 80,
-    limit: 'Hook stage “carry”: top sets carry it, the back-offs spare the skin.',
+    limit: 'Hook stage “carry”: one or two top sets carry it, the back-offs spare the skin.',
   },
-  settled: { name: 'settled', roles: SET_ROLES, weeklyMaxSeconds: null, limit: 'The hook is settled.' },
+  settled: {
+    name: 'settled',
+    allows: () => true,
+    practises: null,
+    weeklyMaxSeconds: null,
+    limit: 'The hook is settled: volume as the skin allows.',
+  },
 };
 
 /** What one session with hooked sets did to the thumbs. */
@@ -53,8 +89,8 @@ export interface HookSession {
   readonly on: string;
   /** Worst thumb pain, 0–10. */
   readonly pain: number;
-  /** Thumb skin afterwards. */
-  readonly skin: SkinState;
+  /** Thumb skin afterwards; left out where nobody looked at the hands, and the session then counts for nothing. */
+  readonly skin?: SkinState;
   readonly nail?: NailState;
   /** Did a hooked set slip? */
   readonly slipped: boolean;
@@ -130,7 +166,7 @@ const sessionsCheck: Check = listOf(
   record<HookSession>({
     on: day,
     pain: range(0, 10),
-    skin: oneOf(SKIN_STATES),
+    skin: optional(oneOf(SKIN_STATES)),
     nail: optional(oneOf(NAIL_STATES)),
     slipped: bool,
   }),
@@ -147,7 +183,8 @@ const sessionsCheck: Check = listOf(
 export function nextHookStage(stage: HookStage, sessions: readonly HookSession[]): HookMove {
   checkOneOf('stage', stage, HOOK_STAGES);
   sessionsCheck('sessions', sessions);
-  const latestFirst = [...sessions].sort((a, b) => b.on.localeCompare(a.on));
+  const looked = sessions.filter((each) => each.skin !== undefined);
+  const latestFirst = [...looked].sort((a, b) => b.on.localeCompare(a.on));
   const rule = HOOK_STAGE_RULES.find((each) => each.when(latestFirst))!;
   const at = HOOK_STAGES.indexOf(stage);
   const lowest = HOOK_STAGES.indexOf('learn');

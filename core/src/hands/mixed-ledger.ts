@@ -33,6 +33,8 @@ export const IMBALANCE_FLAG = 0.5;
 
 const EMPTY: LedgerSide = { sets: 0, reps: 0, loadReps: 0, loadSeconds: 0 };
 
+const EMPTY_LEDGER: MixedLedger = { left: EMPTY, right: EMPTY, imbalance: 0 };
+
 const setsCheck: Check = listOf(
   record<MixedSet>({
     sideUnder: oneOf(SIDES),
@@ -62,16 +64,22 @@ export const ledgerCheck: Check = record<MixedLedger>({
  */
 export function mixedLedger(sets: readonly MixedSet[]): MixedLedger {
   setsCheck('sets', sets);
-  const sides: Record<Side, LedgerSide> = { left: EMPTY, right: EMPTY };
-  for (const set of sets) {
-    const before = sides[set.sideUnder];
-    sides[set.sideUnder] = {
+  return sets.reduce(withMixedSet, EMPTY_LEDGER);
+}
+
+/** The ledger with one more set in it; both are taken as checked. */
+export function withMixedSet(ledger: MixedLedger, set: MixedSet): MixedLedger {
+  const before = ledger[set.sideUnder];
+  const sides: Record<Side, LedgerSide> = {
+    left: ledger.left,
+    right: ledger.right,
+    [set.sideUnder]: {
       sets: before.sets + 1,
       reps: before.reps + set.reps,
       loadReps: before.loadReps + set.load * set.reps,
       loadSeconds: before.loadSeconds + set.load * set.seconds,
-    };
-  }
+    },
+  };
   const total = sides.left.loadSeconds + sides.right.loadSeconds;
   const imbalance = total === 0 ? 0 : Math.abs(sides.left.loadSeconds - sides.right.loadSeconds) / total;
   return { ...sides, imbalance };

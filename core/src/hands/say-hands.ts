@@ -31,9 +31,12 @@ export function handWords(hand: HandToday): string[] {
 export function sayHands(hands: HandsToday, looked: boolean): string {
   handsCheck('hands', hands);
   if (!looked) return 'Hands not looked at yet';
-  const said = SIDES.flatMap((side) => {
-    const words = handWords(hands[side]);
-    return words.length ? [`${side}: ${words.join(', ')}`] : [];
-  });
+  const said = [
+    ...(hands.unwell ? ['unwell: nothing is lifted'] : []),
+    ...SIDES.flatMap((side) => {
+      const words = handWords(hands[side]);
+      return words.length ? [`${side}: ${words.join(', ')}`] : [];
+    }),
+  ];
   return said.length ? said.join('; ') : 'Both hands sound';
 }

@@ -1,5 +1,5 @@
 import type { BarLoading } from '../bar-loading/load-bar.ts';
-import { HISTORY_CAUTIONS, advise, CAUTIONS } from '../calls/advice.ts';
+import { advise, CAUTIONS } from '../calls/advice.ts';
 import { CALL_RULES } from '../calls/call-rules.ts';
 import {
   curveCheck,
@@ -11,7 +11,7 @@ import {
 } from '../calls/check-call.ts';
 import { chalkAllowed } from '../calls/event-and-venue-rules.ts';
 import { applyRules, type RuleFacts } from '../calls/rules.ts';
-import { noStrainFlag } from '../calls/safety-rules.ts';
+import { noNearLimit } from '../calls/safety-rules.ts';
 import { bareOrder } from '../calls/school-policy.ts';
 import type { EffortRule, School } from '../calls/school.ts';
 import type { CallLifter, CallVenue, EventRules, Reason } from '../calls/types.ts';
@@ -33,7 +33,7 @@ import {
   NO_HEAVY_HOLD_DAYS,
 } from '../grip-week/spacing-figures.ts';
 import { ledgerCheck, mixedLedger, type MixedLedger, nextSideUnder } from '../hands/mixed-ledger.ts';
-import { otherSide, type Side } from '../hands/hand-state.ts';
+import { otherSide, SIDES, type Side } from '../hands/hand-state.ts';
 import type { Lift } from '../set-demand/lift.ts';
 import { findLift } from '../set-demand/lifts.ts';
 import { setDemand, writtenLoad } from '../set-demand/set-demand.ts';
@@ -173,7 +173,7 @@ export function prescribeHold(request: HoldRequest): HoldPrescription {
     );
   if (lift.loadMeans === 'addedToBody' && request.bodyMass === undefined)
     throw new InvalidInputError('bodyMass', 'given for a hang, in kg', undefined);
-  const scheme = schemeOf(kind, request);
+  const scheme = spared(schemeOf(kind, request), lifter);
   const rules = rulesOf(request, lift);
   const chalk = lift.chalk ? chalkAllowed(rules) : 'none';
   const diameter = diameterOf(request, lift);
@@ -182,7 +182,7 @@ export function prescribeHold(request: HoldRequest): HoldPrescription {
     holdLoad(curve, { seconds: scheme.seconds, probability: 0.5, ...conditionsFor(grip) }),
   );
   const conditions = { ...conditionsFor(held.grip), earlierHolds: scheme.sets - 1 };
-  const strain = noStrainFlag(lifter);
+  const strain = noNearLimit(lifter);
   const effort = strain ? easier(scheme.effort) : scheme.effort;
   const ceiling = ceilingOf(kind, lift, request);
   const onHands = (load: number): number => loadOnHands(request, lift, load);
@@ -207,13 +207,15 @@ export function prescribeHold(request: HoldRequest): HoldPrescription {
       : { ruleId: `hold.kind.${request.kind}`, rank: 'school', text: `${kind.name}: ${scheme.reason}.` },
     effortReason(effort, next.seconds),
   ];
+  if (isTender(lifter))
+    why.push({
+      ruleId: 'hold.tender-one-less',
+      rank: 'safety',
+      text: 'Tender skin: one hard bare-handed set less today.',
+    });
   if (barred) why.unshift(barred);
   if (strain && effort !== scheme.effort) {
-    why.unshift({
-      ruleId: 'safety.no-near-limit-holds',
-      rank: 'safety',
-      text: `No near-limit holds until cleared: ${HISTORY_CAUTIONS[strain]}`,
-    });
+    why.unshift({ ...strain, rank: 'safety' });
   }
   if (progression.limit(next.seconds) >= ceiling - 1e-9)
     why.push({ ruleId: 'hold.ceiling', rank: 'safety', text: ceilingText(kind) });
@@ -358,6 +360,14 @@ function schemeOf(kind: HoldKind, { school, aim, effort }: HoldRequest): Scheme 
     reason: kind.reason,
   };
 }
+
+/** Tender skin takes one hard bare-handed exposure away, where there is more than one. */
+function spared(scheme: Scheme, lifter: CallLifter): Scheme {
+  return isTender(lifter) && scheme.sets > 1 ? { ...scheme, sets: scheme.sets - 1 } : scheme;
+}
+
+const isTender = ({ hands }: CallLifter): boolean =>
+  SIDES.some((side) => hands[side].palm === 'tender' || hands[side].thumb === 'tender');
 
 /** Nothing near the limit for a lifter who must not strain. */
 function easier(effort: EffortRule): EffortRule {

@@ -71,7 +71,7 @@ export const PROFILE_CONFLICT_RULES: readonly ProfileConflictRule[] = [
     find: (facts) =>
       has(facts, 'thumbArthritis') && facts.school.ladder.volume[0] === 'hook'
         ? {
-            text: `${facts.school.name} hooks the volume, but with thumb-joint arthritis hook stays on top sets.`,
+            text: `${facts.school.name} hooks the volume, but with thumb-joint arthritis hook stays on the last warm-ups and top sets.`,
             mend: 'Follow a school that straps the volume.',
           }
         : undefined,

@@ -257,9 +257,7 @@ export const LIFTS: readonly Lift[] = [
   snatch('hang-snatch', 'Hang snatch', { secondsPerRep: 4, continuous: true }),
   press('press', 'Press'),
   press('bench', 'Bench press', { cues: ['A little chalk helps pressing too.'] }),
-  squat('squat', 'Squat', {
-    cues: ['Back chalked at bar height by a partner; alone, chalk the hands thickly and take it to the bar.'],
-  }),
+  squat('squat', 'Squat'),
   bodyweightPull('pull-up', 'Pull-up'),
   bodyweightPull('chin-up', 'Chin-up', { position: 'supinated' }),
   bodyweightPull('hanging-leg-raise', 'Hanging leg raise'),

@@ -1,4 +1,6 @@
 import type {
+  Alternation,
+  BestPulled,
   ChalkKind,
   GripChoice,
   HoldKindId,
@@ -114,6 +116,12 @@ export interface DemoLifter {
   readonly trainingMonths: number;
   readonly school: string;
   readonly hookStage: HookStage;
+  /** How the best deadlift was held. */
+  readonly bestPulled: BestPulled;
+  readonly practisedUnder?: Side;
+  readonly alternation?: Alternation;
+  readonly thumbFingers?: 2 | 3;
+  readonly clenches?: boolean;
   readonly history: readonly (HistoryFlag & { readonly since?: string })[];
   /** mm. */
   readonly handLength: number;

@@ -243,6 +243,13 @@ function lifterRows(demo: DemoLifter, today: string): LifterRows {
       clubSchoolId: DEMO_SCHOOL.followers.some((each) => each === name) ? SCHOOL_ID : null,
       thresholds: DEFAULT_THRESHOLDS,
       deadliftOn: ago(2),
+      bestPulled: demo.bestPulled,
+      bestChalk: demo.bestPulled === 'notSaid' ? null : 'block',
+      practisedUnder: demo.practisedUnder ?? null,
+      alternation: demo.alternation ?? 'lightBySession',
+      thumbFingers: demo.thumbFingers ?? null,
+      clenches: demo.clenches ?? false,
+      armsBendUnderMixed: false,
       bestLifts: demo.bests.map(({ lift, load, monthsAgo }) => ({ liftId: lift, load, on: ago(monthsAgo) })),
     },
     history: demo.history.map(({ kind, side, since, cleared }) => ({

@@ -2,6 +2,7 @@ import { Injectable } from '@nestjs/common';
 import {
   callSession,
   handsOn,
+  maxOfLift,
   sameCall,
   sayCall,
   type CallLifter,
@@ -16,6 +17,7 @@ import type { HandsCheckView, TriedSet, WhatIfRequest, WhatIfView } from '@iron-
 import type { ClubRef } from '../../platform/days/club-day.ts';
 import { notFound, Problem } from '../../platform/http/problem.ts';
 import type { KnownOverride } from '../../records/call-overrides/call-overrides.service.ts';
+import type { Lifter } from '../../records/lifters/lifter.entity.ts';
 import { KitService, type VenueKit } from '../../records/kit/kit.service.ts';
 import type { PlannedSet } from '../../records/training/training.entity.ts';
 import { TrainingService } from '../../records/training/training.service.ts';
@@ -57,7 +59,7 @@ export class CallsService {
     const { profile, curve, sets, ledger } = facts;
     const venue = venueOf(other.kit ?? facts.kit);
     return {
-      lifter: { ...forCalls(profile), slippedToday: facts.slippedToday, ...other.lifter },
+      lifter: { ...forCalls(profile), ...facts.week, slippedToday: facts.slippedToday, ...other.lifter },
       school: profile.school,
       schools: facts.schools,
       venue: {
@@ -75,6 +77,8 @@ export class CallsService {
         load: set.load,
         reps: set.reps,
         style: set.style,
+        ...maxFor(set, profile.lifter),
+        ...(profile.lifter.bodyMass !== null && { bodyMass: profile.lifter.bodyMass }),
         ...(set.seconds && { seconds: set.seconds }),
         ...overrideFor(set, facts.overrides),
       })),
@@ -137,6 +141,12 @@ export class CallsService {
       return [{ liftName: liftOf(set).name, role: set.role, load: total, ...said }];
     });
   }
+}
+
+/** The best that the set's load is a share of, where one is known. */
+function maxFor(set: PlannedSet, { deadliftMax, bestLifts }: Lifter): { max?: number } {
+  const found = maxOfLift(set.liftId, { deadliftMax, bests: bestLifts });
+  return found ? { max: found.max } : {};
 }
 
 /** The decision that is in force for a set, as the engine takes it. */

@@ -107,6 +107,13 @@ export class ProfilesService {
       bodyMass: kept(body.bodyMass, before?.bodyMass),
       usualReps: kept(body.usualReps, before?.usualReps),
       deadliftOn: kept(body.deadliftOn, before?.deadliftOn),
+      bestPulled: body.bestPulled ?? before?.bestPulled ?? 'notSaid',
+      bestChalk: kept(body.bestChalk, before?.bestChalk),
+      practisedUnder: kept(body.practisedUnder, before?.practisedUnder),
+      alternation: body.alternation ?? before?.alternation ?? 'lightBySession',
+      thumbFingers: kept(body.thumbFingers, before?.thumbFingers),
+      clenches: body.clenches ?? before?.clenches ?? false,
+      armsBendUnderMixed: body.armsBendUnderMixed ?? before?.armsBendUnderMixed ?? false,
       bestLifts:
         body.bestLifts?.map(({ liftId, load, on }) => ({ liftId, load, on })) ?? before?.bestLifts ?? [],
       unanswered: (before?.unanswered ?? [...ASKED_LATER]).filter(
@@ -138,6 +145,13 @@ const FIELDS = [
   'bodyMass',
   'usualReps',
   'deadliftOn',
+  'bestPulled',
+  'bestChalk',
+  'practisedUnder',
+  'alternation',
+  'thumbFingers',
+  'clenches',
+  'armsBendUnderMixed',
   'bestLifts',
 ] as const;
 

@@ -78,6 +78,7 @@ function asStored(school: School, id: string): School {
     ladder: Object.fromEntries(SET_ROLES.map((role) => [role, ladder[role]])) as unknown as School['ladder'],
     strapsFirst: strapsFirst.map(({ id: policy, when, reason }) => ({ id: policy, when, reason })),
     strapsLast: strapsLast && { id: strapsLast.id, when: strapsLast.when, reason: strapsLast.reason },
+    ...(school.lastSetBare && { lastSetBare: true }),
     soreHands: { straps: soreHands.straps, reason: soreHands.reason },
     strapFits: strapFits.map(({ id: policy, when, fit }) => ({ id: policy, when, fit })),
     hold: {

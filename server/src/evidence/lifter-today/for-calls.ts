@@ -14,6 +14,11 @@ export function forCalls(profile: LifterProfile): CallLifter {
     hookStage: lifter.hookStage,
     thresholds: lifter.thresholds,
     tightThighs: lifter.largeThighs,
+    alternation: lifter.alternation,
+    clenches: lifter.clenches,
+    armsBendUnderMixed: lifter.armsBendUnderMixed,
+    ...(lifter.practisedUnder && { practisedUnder: lifter.practisedUnder }),
+    ...(lifter.thumbFingers && { thumbFingers: lifter.thumbFingers }),
     ...(nextMeet && { nextEventStraps: nextMeet.straps }),
   };
 }

@@ -1,13 +1,15 @@
 import { Injectable } from '@nestjs/common';
 import {
+  isGripWeekFull,
   SCHOOLS,
+  skinBudget,
   slipsOf,
   type CallLifter,
   type HoldCurve,
   type MixedLedger,
   type School,
 } from '@iron-clasp/core';
-import type { ClubRef } from '../../platform/days/club-day.ts';
+import { mondayOf, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
 import { notFound } from '../../platform/http/problem.ts';
 import {
   CallOverridesService,
@@ -20,6 +22,7 @@ import { SchoolsService } from '../../records/schools/schools.service.ts';
 import type { PlannedSet, TrainingSession } from '../../records/training/training.entity.ts';
 import { TrainingService } from '../../records/training/training.service.ts';
 import { CurvesService, type LoggedObservation } from '../curves/curves.service.ts';
+import { demandOfLogged } from '../log/demand-of-logged.ts';
 import { LifterTodayService, type LifterProfile } from '../lifter-today/lifter-today.service.ts';
 
 /** Everything one session's calls rest on. */
@@ -40,6 +43,15 @@ export interface SessionFacts {
   readonly holdsDone: readonly LoggedHold[];
   /** Bare grips that slipped in the session, with what lay on the hands, kg. */
   readonly slippedToday: NonNullable<CallLifter['slippedToday']>;
+  /** What the week before the session leaves. */
+  readonly week: WeekSoFar;
+}
+
+/** What was done in the week of a session, the session itself left out. */
+export interface WeekSoFar {
+  /** Hooked load-seconds, kg·s, that the stage still allows; left out where the stage has no limit. */
+  readonly hookBudgetLeft?: number;
+  readonly gripWorkHigh: boolean;
 }
 
 @Injectable()
@@ -61,22 +73,49 @@ export class SessionFactsService {
 
   async ofSession(club: ClubRef, session: TrainingSession, known?: LifterProfile): Promise<SessionFacts> {
     const profile = known ?? (await this.lifters.profile(club, session.lifterId));
-    const [kit, sets, observations, ledger, overrides, copies, setsDone, holdsDone] = await Promise.all([
-      this.kit.at(club.id, session.venueId, session.barId),
-      this.training.plannedSets([session.id]),
-      this.curves.observations(club, profile.lifter),
-      this.curves.ledger(club, session.lifterId),
-      this.overrides.ofSession(session.id),
-      this.schools.inUse(club.id),
-      this.log.setsOf([session.id]),
-      this.log.holdsOf([session.id]),
-    ]);
+    const [kit, sets, observations, ledger, overrides, copies, setsDone, holdsDone, week] = await Promise.all(
+      [
+        this.kit.at(club.id, session.venueId, session.barId),
+        this.training.plannedSets([session.id]),
+        this.curves.observations(club, profile.lifter),
+        this.curves.ledger(club, session.lifterId),
+        this.overrides.ofSession(session.id),
+        this.schools.inUse(club.id),
+        this.log.setsOf([session.id]),
+        this.log.holdsOf([session.id]),
+        this.weekOf(session, profile),
+      ],
+    );
     if (!kit) throw notFound('venue');
     return {
-      ...{ session, profile, kit, sets, observations, ledger, overrides, setsDone, holdsDone },
+      ...{ session, profile, kit, sets, observations, ledger, overrides, setsDone, holdsDone, week },
       curve: this.curves.fit(profile.lifter, observations),
       schools: [...SCHOOLS, ...copies],
       slippedToday: slipsOf(setsDone),
+    };
+  }
+
+  /** What was done from the Monday of the session's week, and in the seven days up to it. */
+  private async weekOf(
+    { id, heldOn }: TrainingSession,
+    { lifter: { id: lifterId, hookStage, deadliftMax } }: LifterProfile,
+  ): Promise<WeekSoFar> {
+    const since = shiftDay(heldOn, -6);
+    const monday = mondayOf(heldOn);
+    const [logged, held] = await Promise.all([
+      this.log.setsSince([lifterId], since),
+      this.log.holdsSince([lifterId], since),
+    ]);
+    const sets = logged.filter((set) => set.sessionId !== id && set.trainingDay <= heldOn);
+    const hooked = sets.filter((set) => set.grip === 'hook' && !set.strapped && set.trainingDay >= monday);
+    const { left } = skinBudget(hookStage, deadliftMax, hooked.map(demandOfLogged));
+    const done = [...sets, ...held.filter((hold) => hold.sessionId !== id && hold.trainingDay <= heldOn)];
+    return {
+      ...(left !== null && { hookBudgetLeft: left }),
+      gripWorkHigh: isGripWeekFull(
+        done.map(({ trainingDay, liftId }) => ({ on: trainingDay, liftId })),
+        heldOn,
+      ),
     };
   }
 }

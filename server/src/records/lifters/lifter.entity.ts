@@ -1,4 +1,15 @@
-import type { HistoryKind, HookStage, MassUnit, Side, Sport, Stance, Thresholds } from '@iron-clasp/core';
+import type {
+  Alternation,
+  BestPulled,
+  ChalkKind,
+  HistoryKind,
+  HookStage,
+  MassUnit,
+  Side,
+  Sport,
+  Stance,
+  Thresholds,
+} from '@iron-clasp/core';
 import type { BestLift } from '@iron-clasp/contract';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
@@ -34,6 +45,16 @@ export class Lifter {
   @Column('int', { nullable: true }) usualReps: number | null;
   /** Day of the best deadlift. */
   @Column('date', { nullable: true }) deadliftOn: string | null;
+  /** How the best deadlift was held, and with which chalk. */
+  @Column('text') bestPulled: BestPulled;
+  @Column('text', { nullable: true }) bestChalk: ChalkKind | null;
+  /** The side practised under in a mixed grip. */
+  @Column('text', { nullable: true }) practisedUnder: Side | null;
+  @Column('text') alternation: Alternation;
+  /** Fingers that reach over the thumb in a hook. */
+  @Column('int', { nullable: true }) thumbFingers: 2 | 3 | null;
+  @Column('boolean') clenches: boolean;
+  @Column('boolean') armsBendUnderMixed: boolean;
   @Column('jsonb') bestLifts: readonly BestLift[];
   /** Questions that nobody has answered yet: their values are the usual ones. */
   @Column('text', { array: true }) unanswered: string[];

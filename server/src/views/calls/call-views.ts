@@ -1,6 +1,8 @@
 import {
   findLift,
   sayCall,
+  sayHands,
+  stopToday,
   setDemand,
   SET_ROLE_NAMES,
   type HoldEquipment,
@@ -33,6 +35,10 @@ export function headOf({ session, profile, kit }: SessionFacts, venues: readonly
     title: session.title,
     on: session.heldOn,
     version: session.version,
+    hands: {
+      said: sayHands(profile.hands, profile.handsOn !== null),
+      stop: stopToday(profile.hands) ?? null,
+    },
     venue: { id, name, chalk, note },
     bars: kit.bars.map(({ id: barId, name: barName, diameter }) => ({ id: barId, name: barName, diameter })),
     bar: { id: kit.bar.id, name: kit.bar.name, mass: kit.bar.mass, diameter: kit.bar.diameter },

@@ -9,7 +9,6 @@ import {
   HISTORY_NAMES,
   MEET_NEAR_DAYS,
   holdProbability,
-  REFERENCE_SHARE_OF_DEADLIFT,
   setDemand,
   SIDES,
   type AttentionFacts,
@@ -29,7 +28,7 @@ import type { Meet } from '../../records/meets/meet.entity.ts';
 import { MeetsService } from '../../records/meets/meets.service.ts';
 import type { SqueezeTestRow } from '../../records/squeeze/squeeze.entity.ts';
 import { SqueezeService } from '../../records/squeeze/squeeze.service.ts';
-import { CurvesService } from '../../evidence/curves/curves.service.ts';
+import { CurvesService, fitOptions } from '../../evidence/curves/curves.service.ts';
 import { gripItems } from '../../evidence/holds/grip-events.ts';
 import { UNCHECKED_HANDS } from '../../evidence/lifter-today/lifter-today.service.ts';
 import { latestReading } from '../../evidence/squeeze/squeeze-tests.ts';
@@ -107,16 +106,12 @@ export class ClubService {
         const days = Array.from({ length: WEEKS + 1 }, (_, i) => 7 * (WEEKS - i));
         for (const [i, lifter] of lifters.entries()) {
           if (listener.closed) return;
-          const { id, name, deadliftMax } = lifter;
+          const { id, name } = lifter;
           const observations = await this.curves.observations(club, lifter, 'support', MEMORY_DAYS);
           const then = [];
           for (const ago of days) {
             if (listener.closed) return;
-            then.push(
-              ...curveOverTime(observations, [ago], {
-                referenceLoad: REFERENCE_SHARE_OF_DEADLIFT * deadliftMax,
-              }),
-            );
+            then.push(...curveOverTime(observations, [ago], fitOptions(lifter)));
             // Others are served between two fits.
             await new Promise((resolve) => setImmediate(resolve));
           }
@@ -187,14 +182,14 @@ function squeezeFacts(
 
 /** Closing against opening of the week; by working figures, since a ratio hardly turns on the lifter's own curve. */
 function workFacts(
-  { deadliftMax, bodyMass }: Lifter,
+  lifter: Lifter,
   sets: readonly LoggedSet[],
   holds: readonly LoggedHold[],
   today: string,
 ): Pick<AttentionFacts, 'closingToOpening'> {
-  const items = gripItems(sets, holds, bodyMass);
+  const items = gripItems(sets, holds, lifter.bodyMass);
   if (items.length === 0) return {};
-  const support = fitHoldCurve([], { referenceLoad: REFERENCE_SHARE_OF_DEADLIFT * deadliftMax });
+  const support = fitHoldCurve([], fitOptions(lifter));
   const work = gripWork({ today, items, curves: { support } });
   return work.total > 0 ? { closingToOpening: work.closingToOpening } : {};
 }

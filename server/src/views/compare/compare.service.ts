@@ -5,7 +5,6 @@ import {
   findLift,
   GRIPS,
   nextSideUnder,
-  REFERENCE_SHARE_OF_DEADLIFT,
   PAIN_PARTS,
   squeezeAgainstHold,
   squeezeScores,
@@ -23,7 +22,7 @@ import { HandsChecksService } from '../../records/hands-checks/hands-checks.serv
 import type { LoggedHold, LoggedSet } from '../../records/log/log.entity.ts';
 import { LogService } from '../../records/log/log.service.ts';
 import { SqueezeService } from '../../records/squeeze/squeeze.service.ts';
-import { CurvesService } from '../../evidence/curves/curves.service.ts';
+import { CurvesService, fitOptions } from '../../evidence/curves/curves.service.ts';
 import { LifterTodayService } from '../../evidence/lifter-today/lifter-today.service.ts';
 import { asTest, latestReading } from '../../evidence/squeeze/squeeze-tests.ts';
 import { GrippersService } from '../../advice/grippers/grippers.service.ts';
@@ -63,9 +62,7 @@ export class CompareService {
     const scored = peaks.map((test) => ({ on: test.testedOn, scores: squeezeScores(asTest(test)) }));
     const both = scored.filter(({ scores }) => scores.left && scores.right);
     const ages = both.map(({ on }) => Math.max(0, daysBetween(on, today)));
-    const then = curveOverTime(observations, ages, {
-      referenceLoad: REFERENCE_SHARE_OF_DEADLIFT * lifter.deadliftMax,
-    });
+    const then = curveOverTime(observations, ages, fitOptions(lifter));
     const points = both.map(({ on, scores }, i) => ({
       on,
       squeeze: scores.left!.best + scores.right!.best,

@@ -1,16 +1,14 @@
 import { Injectable } from '@nestjs/common';
-import {
-  curveOverTime,
-  holdProbability,
-  medianLoad,
-  REFERENCE_SHARE_OF_DEADLIFT,
-  worthOf,
-  type HoldCurve,
-} from '@iron-clasp/core';
+import { curveOverTime, holdProbability, medianLoad, worthOf, type HoldCurve } from '@iron-clasp/core';
 import type { CurveMonthsView, CurvePoint, CurveView } from '@iron-clasp/contract';
 import { shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
 import { TrainingService } from '../../records/training/training.service.ts';
-import { CurvesService, MEMORY_DAYS, type LoggedObservation } from '../../evidence/curves/curves.service.ts';
+import {
+  CurvesService,
+  fitOptions,
+  MEMORY_DAYS,
+  type LoggedObservation,
+} from '../../evidence/curves/curves.service.ts';
 import { LifterTodayService } from '../../evidence/lifter-today/lifter-today.service.ts';
 import { SessionFactsService } from '../../evidence/session/session-facts.service.ts';
 import { CallsService } from '../../advice/calls/calls.service.ts';
@@ -59,9 +57,7 @@ export class CurveViewService {
     const oldest = Math.max(0, ...observations.map((each) => each.ageDays));
     const days = Array.from({ length: BACK / STEP + 1 }, (_, i) => BACK - i * STEP);
     const known = days.filter((ago) => ago === 0 || ago <= oldest);
-    const then = curveOverTime(observations, known, {
-      referenceLoad: REFERENCE_SHARE_OF_DEADLIFT * lifter.deadliftMax,
-    });
+    const then = curveOverTime(observations, known, fitOptions(lifter));
     return {
       then: then.map(({ daysAgo, curve, tenSeconds, thirtySeconds }) => ({
         ...{ on: shiftDay(today, -daysAgo), curve, tenSeconds, thirtySeconds },
@@ -93,6 +89,7 @@ function viewOf(
 /** The points worth drawing: every hold and slip, and those stops that came near the limit; the newest first. */
 function pointsOf(curve: HoldCurve, observations: readonly LoggedObservation[]): CurvePoint[] {
   return observations
+    .flatMap((each) => (each.source === 'best' ? [] : [{ ...each, source: each.source }]))
     .filter(
       (each) =>
         each.source === 'hold' || each.ended === 'slipped' || holdProbability(curve, each) < TELLING_BELOW,

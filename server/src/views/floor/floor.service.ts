@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { rankSlipCauses, REFERENCE_SHARE_OF_DEADLIFT, SET_ROLE_NAMES } from '@iron-clasp/core';
+import { rankSlipCauses, SET_ROLE_NAMES } from '@iron-clasp/core';
 import {
   slipOf,
   type CalledSet,
@@ -12,6 +12,7 @@ import type { ClubRef } from '../../platform/days/club-day.ts';
 import { takenAt } from '../../platform/http/taken-at.ts';
 import { SqueezeService } from '../../records/squeeze/squeeze.service.ts';
 import { TrainingService } from '../../records/training/training.service.ts';
+import { fitOptions } from '../../evidence/curves/curves.service.ts';
 import { SessionFactsService } from '../../evidence/session/session-facts.service.ts';
 import { asTest, WORKING_PROTOCOL } from '../../evidence/squeeze/squeeze-tests.ts';
 import { CallsService } from '../../advice/calls/calls.service.ts';
@@ -54,7 +55,7 @@ export class FloorService {
       underWay: {
         bodyMass: profile.lifter.bodyMass,
         session: context,
-        referenceLoad: REFERENCE_SHARE_OF_DEADLIFT * profile.lifter.deadliftMax,
+        fit: fitOptions(profile.lifter),
         observations: facts.observations
           .filter((each) => each.sessionId !== sessionId)
           .map(({ sessionId: _session, source: _source, ...observation }) => observation),

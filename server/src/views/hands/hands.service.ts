@@ -4,13 +4,11 @@ import {
   handsOn,
   nextHookStage,
   nextSideUnder,
-  setDemand,
   SIDES,
   SKIN_STATES,
   skinBudget,
   type HandsToday,
   type HandToday,
-  type HookedSet,
   type HookSession,
 } from '@iron-clasp/core';
 import type { HandsCheckRequest, HandsCheckView, HandsHistoryView } from '@iron-clasp/contract';
@@ -24,6 +22,7 @@ import { LiftersService } from '../../records/lifters/lifters.service.ts';
 import type { LoggedSet } from '../../records/log/log.entity.ts';
 import { LogService } from '../../records/log/log.service.ts';
 import { CurvesService } from '../../evidence/curves/curves.service.ts';
+import { demandOfLogged } from '../../evidence/log/demand-of-logged.ts';
 import { LifterTodayService } from '../../evidence/lifter-today/lifter-today.service.ts';
 import { CallsService } from '../../advice/calls/calls.service.ts';
 
@@ -63,7 +62,7 @@ export class HandsViewService {
     const budget = skinBudget(
       lifter.hookStage,
       lifter.deadliftMax,
-      hooked.filter((set) => set.trainingDay >= monday).map(costOf),
+      hooked.filter((set) => set.trainingDay >= monday).map(demandOfLogged),
     );
     return {
       now: hands,
@@ -142,20 +141,16 @@ function onlyKnown(hands: HandsToday): HandsToday {
     ...(bicepsPain !== undefined && { bicepsPain }),
     ...(spreadingPain !== undefined && { spreadingPain }),
   });
-  return { left: one(hands.left), right: one(hands.right) };
+  return { left: one(hands.left), right: one(hands.right), ...(hands.unwell && { unwell: true }) };
 }
 
-function costOf({ liftId, reps, load, style, seconds }: LoggedSet): HookedSet {
-  return setDemand({ lift: liftId, reps, load, style, ...(seconds && { seconds }) });
-}
-
-/** Days with hooked sets, with the thumbs as the next check within two days saw them, else the last one before. */
+/** Days with hooked sets, with the thumbs as a look within two days saw them; without one the session counts for nothing. */
 function hookSessions(hooked: readonly LoggedSet[], checks: readonly KnownCheck[]): HookSession[] {
   const days = new Map<string, LoggedSet[]>();
   for (const set of hooked) days.set(set.trainingDay, [...(days.get(set.trainingDay) ?? []), set]);
   return [...days].map(([on, sets]) => {
     const soon = shiftDay(on, 2);
-    const check = checks.find((each) => each.on <= soon);
+    const check = checks.find((each) => each.on <= soon && each.on >= on);
     const thumbs = SIDES.map((side) => check?.hands[side]);
     const worst = Math.max(...thumbs.map((hand) => SKIN_STATES.indexOf(hand?.thumb ?? 'sound')));
     const nail = thumbs.some((hand) => hand?.nail === 'bleeding')
@@ -166,7 +161,7 @@ function hookSessions(hooked: readonly LoggedSet[], checks: readonly KnownCheck[
     return {
       on,
       pain: Math.max(0, ...thumbs.map((hand) => hand?.pain ?? 0), ...sets.map((set) => set.pain ?? 0)),
-      skin: SKIN_STATES[worst]!,
+      ...(check && { skin: SKIN_STATES[worst]! }),
       ...(nail && { nail }),
       slipped: sets.some((set) => set.slippedAtRep !== null),
     };

@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import type { InvitationView, SharedView } from '@iron-clasp/contract';
+import type { CallsView, InvitationView, SharedView } from '@iron-clasp/contract';
 import { shiftDay } from '../../platform/days/club-day.ts';
 import { Days } from '../../platform/days/days.ts';
 import { SharingService, type Opened } from '../../records/sharing/sharing.service.ts';
@@ -28,7 +28,12 @@ export class SharedViewService {
     const shown = coming.filter((session) => !session.finished).slice(0, MOST_SHOWN);
     const sessions = await Promise.all(shown.map((session) => this.calls.session(club, session.id)));
     return {
-      ...{ club: club.name, lifterName: lifter.name, unit: lifter.unit, sessions },
+      ...{
+        club: club.name,
+        lifterName: lifter.name,
+        unit: lifter.unit,
+        sessions: sessions.map(withoutHands),
+      },
       expiresAt: row.expiresAt.toISOString(),
     };
   }
@@ -41,6 +46,12 @@ export class SharedViewService {
   async join(secret: string, password: string): Promise<InvitationView> {
     return invitationView(await this.sharing.join(secret, password));
   }
+}
+
+/** Whoever holds the link learns that nothing is lifted today, not why. */
+function withoutHands(view: CallsView): CallsView {
+  const stop = view.session.hands.stop && 'Nothing is lifted today: ask the coach.';
+  return { ...view, session: { ...view.session, hands: { said: '', stop } } };
 }
 
 function invitationView({ row, lifter, club }: Opened<{ readonly email: string }>): InvitationView {

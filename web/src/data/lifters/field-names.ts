@@ -17,6 +17,13 @@ export const FIELD_NAMES: Readonly<Record<string, string>> = {
   bodyMass: 'body mass',
   usualReps: 'usual repetitions',
   deadliftOn: 'day of the best deadlift',
+  bestPulled: 'how the best was pulled',
+  bestChalk: 'chalk of the best',
+  practisedUnder: 'practised side under',
+  alternation: 'alternation',
+  thumbFingers: 'fingers over the thumb',
+  clenches: 'clenches the bar',
+  armsBendUnderMixed: 'arms bend under mixed grip',
   bestLifts: 'best lifts',
   archived: 'archived',
 };

@@ -2,6 +2,7 @@ import type { CallsView } from '@iron-clasp/contract';
 import {
   HOLD_KINDS_BY_ID,
   GRIP_NAMES,
+  sayStanding,
   type BarLoading,
   type MassUnit,
   SET_ROLE_TAGS,
@@ -14,7 +15,7 @@ import { GripMark } from '../../ui/marks/grip-mark.tsx';
 import { loadingWords } from '../../ui/marks/plates.ts';
 import { Button } from '../../ui/button.tsx';
 import { formatMass, seconds, shortDay } from '../../ui/figures.ts';
-import { Empty, Failed, Loading } from '../../ui/states.tsx';
+import { Caution, Empty, Failed, Loading } from '../../ui/states.tsx';
 import { groupSets } from '../../data/training/set-groups.ts';
 import { useCalls } from '../../data/training/calls.ts';
 import { useToday } from '../../data/lifters/rack.ts';
@@ -92,6 +93,7 @@ export function WrittenCard({ view, unit }: { view: CallsView; unit: MassUnit })
           {session.title}, {shortDay(session.on)}, {session.venue.name}
         </p>
       </header>
+      {session.hands.stop && <Caution stop>{session.hands.stop}</Caution>}
       <table className="w-full border-collapse">
         <caption className="sr-only">Sets in order</caption>
         <thead>
@@ -127,7 +129,7 @@ export function WrittenCard({ view, unit }: { view: CallsView; unit: MassUnit })
                     )}
                     <span>
                       {set.line}
-                      {set.call.verdict === 'weak' && <b> (weak)</b>}
+                      {sayStanding(set.call) && set.role !== 'warmup' && <i> ({sayStanding(set.call)})</i>}
                     </span>
                   </span>
                 </td>

@@ -1,4 +1,4 @@
-import { ArrowLeft, Flag, ListChecks, Timer, Undo2 } from 'lucide-react';
+import { ArrowLeft, Flag, HeartPulse, ListChecks, Timer, Undo2 } from 'lucide-react';
 import { memo, useEffect, useMemo, useRef, type ReactElement } from 'react';
 import { Link, useParams } from 'react-router';
 import { Button } from '../../ui/button.tsx';
@@ -18,6 +18,9 @@ interface FootProps {
   readonly onUndo: () => void;
   readonly onList: () => void;
   readonly onHold: () => void;
+  /** The lifter is unwell: the lane stands still. */
+  readonly unwell: boolean;
+  readonly onUnwell: () => void;
 }
 
 /** The keys under every lane. Most taps change none of them: then they are not drawn anew, whatever they would do now. */
@@ -26,11 +29,11 @@ export function Foot(props: FootProps): ReactElement {
   useEffect(() => {
     latest.current = props;
   });
-  const { sessionId, canUndo, canHold } = props;
+  const { sessionId, canUndo, canHold, unwell } = props;
   const { sessionIds = sessionId } = useParams();
   return useMemo(
     () => (
-      <div className="grid grow grid-cols-4 gap-1.5">
+      <div className="grid grow grid-cols-5 gap-1">
         <Button className={FOOT} disabled={!canUndo} onClick={() => latest.current.onUndo()}>
           <Undo2 size={20} aria-hidden /> Undo
         </Button>
@@ -43,12 +46,15 @@ export function Foot(props: FootProps): ReactElement {
             <span className="max-sm:sr-only">To the </span>hold
           </span>
         </Button>
+        <Button className={FOOT} disabled={unwell} onClick={() => latest.current.onUnwell()}>
+          <HeartPulse size={20} aria-hidden /> Unwell
+        </Button>
         <Link to={endOf(sessionId, sessionIds)} className={`${FOOT} rounded-sm border border-edge bg-raised`}>
           <Flag size={20} aria-hidden /> End
         </Link>
       </div>
     ),
-    [sessionId, sessionIds, canUndo, canHold],
+    [sessionId, sessionIds, canUndo, canHold, unwell],
   );
 }
 

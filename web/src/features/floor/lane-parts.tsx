@@ -36,6 +36,42 @@ export function SessionOver({ sessionId }: { sessionId: string }): ReactElement 
   );
 }
 
+/** Nothing is lifted: why, and what can be done now. Only being unwell is taken back here; hands are looked at again. */
+export function Stopped({
+  text,
+  end,
+  unwell,
+  onWell,
+}: {
+  text: string;
+  end: string;
+  unwell: boolean;
+  onWell: () => void;
+}): ReactElement {
+  return (
+    <section
+      role="alert"
+      className="grid min-h-0 grow content-center justify-items-center gap-4 overflow-y-auto p-6 text-center"
+    >
+      <h2 className="text-5xl text-oxblood">Stop</h2>
+      <p className="max-w-xl text-xl">{text}</p>
+      <Link
+        to={end}
+        className="inline-flex min-h-16 items-center rounded-sm bg-forge px-8 text-2xl font-semibold text-on-forge"
+      >
+        End the session
+      </Link>
+      {unwell ? (
+        <Button className="min-h-13 px-6" onClick={onWell}>
+          Tapped by mistake, or well again
+        </Button>
+      ) : (
+        <p className="text-quiet">If the hands are better, check them again on the sheet.</p>
+      )}
+    </section>
+  );
+}
+
 /** The set logged last, and the way to its details. */
 export function Last({
   sets,

@@ -1,4 +1,11 @@
-import { HOLD_KINDS_BY_ID, loadBar, SET_ROLE_TAGS, USUAL_REST, type SetCall } from '@iron-clasp/core';
+import {
+  HOLD_KINDS_BY_ID,
+  loadBar,
+  SET_ROLE_TAGS,
+  stopToday,
+  USUAL_REST,
+  type SetCall,
+} from '@iron-clasp/core';
 import type {
   CalledSet,
   FloorView,
@@ -31,13 +38,14 @@ import {
   type Lane,
 } from './lane.ts';
 import { endOf, Foot, ToSheet } from './lane-foot.tsx';
-import { Done, Last, SessionOver } from './lane-parts.tsx';
+import { Done, Last, SessionOver, Stopped } from './lane-parts.tsx';
 import { useLaneMemory } from './lane-memory.ts';
 import { handsNow, holdNow } from './opening.ts';
 import { Opening } from './opening-panel.tsx';
 import { Otherwise } from './otherwise.tsx';
 import { Proposals } from './proposals.tsx';
 import { Refused } from './refused.tsx';
+import { withUnwell } from '../../ui/marks/zone-state.ts';
 import { SetPanel } from './set-panel.tsx';
 import { useCallsAgain } from './use-calls-again.ts';
 import { useRest } from './use-clock.ts';
@@ -107,6 +115,14 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
     change(() => undone.memory);
     for (const entry of entriesOf({ ...(last && { gone: last }), ...undone }, common)) outbox.add(entry);
     clocks.set(session.id, READY);
+    setOver(null);
+  };
+  const stop = stopToday(view.hands);
+  const tellUnwell = (unwell: boolean): void => {
+    outbox.add({
+      ...{ ...common, id: crypto.randomUUID(), kind: 'hands', lifterId: session.lifterId },
+      body: { hands: withUnwell(view.hands, unwell), checkedAt: clockNow().toISOString() },
+    });
     setOver(null);
   };
   const canUndo = memory.actions.length > 0 || lane.count.done > 0;
@@ -224,6 +240,13 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
             How it went
           </Link>
         </section>
+      ) : stop ? (
+        <Stopped
+          text={stop}
+          end={endOf(session.id, sessionIds)}
+          unwell={view.hands.unwell === true}
+          onWell={() => tellUnwell(false)}
+        />
       ) : now.kind === 'set' ? (
         <SetPanel
           // A question that was open for one set is none of the next.
@@ -239,6 +262,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
           onDone={() => logSet(now.set, called(now.set))}
           onSlip={(rep) => logSet(now.set, { ...called(now.set), slippedAtRep: rep })}
           onOtherwise={() => setOver({ kind: 'different', set: now.set })}
+          onLeaveOut={() => act({ kind: 'skip', at: now.set.id })}
         />
       ) : (
         <HoldPanel
@@ -265,6 +289,8 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
         <Foot
           sessionId={session.id}
           canUndo={canUndo}
+          unwell={view.hands.unwell === true}
+          onUnwell={() => tellUnwell(true)}
           canHold={hold !== null && hold.barred === undefined && now?.kind !== 'hold'}
           onUndo={takeBack}
           onList={() => setOver(over?.kind === 'list' ? null : { kind: 'list' })}

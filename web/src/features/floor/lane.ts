@@ -196,7 +196,7 @@ export function proposalsOf(lane: Lane, calls: readonly SetCall[], memory: LaneM
 /** Does the agreed call still do what is asked, though another would be called now? Then it is left in peace. */
 function stillGood(before: SetCall, after: SetCall): boolean {
   const now = after.alternatives.grips.find((each) => each.choice === before.choice);
-  return Boolean(now?.permitted && (now.probability === null || now.probability >= after.threshold));
+  return Boolean(now?.permitted && now.why.ruleId !== 'evidence.below-threshold');
 }
 
 const said = (call: SetCall): string => `${sayCall(call)} ${call.verdict}`;

@@ -1,4 +1,4 @@
-import { sayHands, SIDES, type HandsToday, type Side } from '@iron-clasp/core';
+import { sayHands, SIDES, stopToday, type HandsToday, type Side } from '@iron-clasp/core';
 import type { FloorView } from '@iron-clasp/contract';
 import clsx from 'clsx';
 import { useState, type FormEvent, type ReactElement } from 'react';
@@ -203,11 +203,7 @@ function TellHands({
             setHands({ ...hands, [at.side]: { ...hands[at.side], ...change } });
           }}
         />
-        {SIDES.some((side) => hands[side].numb || hands[side].spreadingPain) && (
-          <Caution stop>
-            Numbness or spreading pain: stop, no heavy holds, and a clinician looks at it.
-          </Caution>
-        )}
+        {stopToday(hands) && <Caution stop>{stopToday(hands)}</Caution>}
       </div>
       <div className="grid shrink-0 grid-cols-2 gap-2 px-3 py-2">
         <Button look="action" className="min-h-13 text-lg" onClick={() => onKeep(hands)}>

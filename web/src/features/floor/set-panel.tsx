@@ -2,6 +2,7 @@ import {
   HOLD_KINDS_BY_ID,
   GRIP_NAMES,
   loadBar,
+  sayStanding,
   type HoldPrescription,
   type SetCall,
   SET_ROLE_TAGS,
@@ -37,11 +38,16 @@ interface SetPanelProps {
   readonly onDone: () => void;
   readonly onSlip: (rep: number) => void;
   readonly onOtherwise: () => void;
+  readonly onLeaveOut: () => void;
 }
 
 /** The set of now, large enough for arm's length: load, plates, grip, straps, chalk, one cue; the next one below. */
 export function SetPanel(props: SetPanelProps): ReactElement {
-  const { set, call, load, equipment, next, hold, done, crowded, onDone, onSlip, onOtherwise } = props;
+  const { set, call, load, equipment, next, hold, done, crowded } = props;
+  const { onSlip, onOtherwise, onLeaveOut } = props;
+  /** Not to be done at all: the key for the usual case leaves it out. */
+  const barred = call.verdict === 'stop' && call.lighterLoad === undefined;
+  const onDone = barred ? onLeaveOut : props.onDone;
   const unit = useUnit();
   const [slipping, setSlipping] = useState(false);
   const bare = call.choice !== 'straps' && call.choice !== null;
@@ -104,9 +110,15 @@ export function SetPanel(props: SetPanelProps): ReactElement {
             )}
             {saidOn(call)}
           </p>
+          {call.verdict === 'stop' && (
+            <div className="text-left leading-tight">
+              <Caution stop>{call.reasons[0]?.text}</Caution>
+            </div>
+          )}
           {call.probability !== null && (
             <p className="figures text-lg leading-tight text-quiet">
-              {percent(call.probability)} to hold{call.verdict === 'weak' && ', below what is asked'}
+              {percent(call.probability)} to hold
+              {sayStanding(call) && `, ${sayStanding(call)}`}
             </p>
           )}
           {call.cautions.map((text) => (
@@ -148,7 +160,7 @@ export function SetPanel(props: SetPanelProps): ReactElement {
         ) : (
           <div className="grid w-full max-w-2xl grid-cols-2 gap-2">
             <Button look="action" className={clsx('col-span-2 text-2xl', FIRST)} onClick={onDone}>
-              Done as called
+              {barred ? 'Leave it out' : 'Done as called'}
             </Button>
             {bare && (
               <Button className={clsx('text-xl', SECOND)} onClick={slip}>

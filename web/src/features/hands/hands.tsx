@@ -1,16 +1,17 @@
-import { handWords, SIDES, type HandsToday, type Side, SET_ROLE_TAGS } from '@iron-clasp/core';
+import { handWords, SIDES, stopToday, type HandsToday, type Side, SET_ROLE_TAGS } from '@iron-clasp/core';
 import type { HandsCheckView, HandsHistoryView } from '@iron-clasp/contract';
 import { useRef, useState, type ReactElement } from 'react';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { ZONE_NAMES, type HandZone } from '../../ui/marks/hand-zones.ts';
 import { Button } from '../../ui/button.tsx';
+import { Checkbox } from '../../ui/checkbox.tsx';
 import { Choices } from '../../ui/choices.tsx';
 import { formatMass, nearDay, shortDay } from '../../ui/figures.ts';
 import { Caution, Failed, Loading } from '../../ui/states.tsx';
 import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
 import { HandDrawing } from '../../ui/marks/hand-drawing.tsx';
 import { HandsHistory } from './hands-history.tsx';
-import { sameHands, ZONE_OPTIONS, zoneOption } from '../../ui/marks/zone-state.ts';
+import { sameHands, withUnwell, ZONE_OPTIONS, zoneOption } from '../../ui/marks/zone-state.ts';
 import { clockNow } from '../../data/clock.ts';
 import { useHands, useHandsCheck } from '../../data/hands/hands.ts';
 
@@ -88,6 +89,15 @@ function HandsCheck({ view, lifterId, today }: HandsCheckProps): ReactElement {
             }}
           />
         </div>
+        <div className="mt-3">
+          <Checkbox
+            checked={hands.unwell === true}
+            onChange={(unwell) => setHands(withUnwell(hands, unwell))}
+          >
+            Unwell, dizzy or faint: nothing is lifted
+          </Checkbox>
+        </div>
+        {stopToday(hands) && <Caution stop>{stopToday(hands)}</Caution>}
         {check.error && <Failed error={check.error} retry={() => keep(hands)} />}
         <div className="mt-4 flex flex-wrap gap-2">
           <Button look="action" className="min-h-12" disabled={check.isPending} onClick={() => keep(hands)}>
@@ -115,6 +125,7 @@ function HandsCheck({ view, lifterId, today }: HandsCheckProps): ReactElement {
                 <li key={each.id} className="grid grid-cols-[7rem_1fr] gap-x-3 border-b border-rule py-1.5">
                   <span className="figures">{shortDay(each.on)}</span>
                   <span>
+                    {each.hands.unwell && 'unwell; '}
                     {SIDES.map((side) => `${side} ${handWords(each.hands[side]).join(', ') || 'sound'}`).join(
                       '; ',
                     )}

@@ -24,6 +24,13 @@ const profile: ProfileView = {
   handSpan: null,
   bodyMass: null,
   usualReps: null,
+  bestPulled: 'notSaid',
+  bestChalk: null,
+  practisedUnder: null,
+  alternation: 'lightBySession',
+  thumbFingers: null,
+  clenches: false,
+  armsBendUnderMixed: false,
   deadliftOn: '2026-09-12',
   bestLifts: [{ liftId: 'squat', load: 101.3, on: null }],
   unanswered: ['dominantHand', 'hookStage'],
@@ -40,7 +47,7 @@ it('what is not touched is sent as it was, to the digit, in either unit', () => 
     const sent = requestOf(draftOf(profile, unit), profile, unit, none);
     expect(sent.deadliftMax).toBe(120.2);
     expect(sent.thresholds).toEqual(DEFAULT_THRESHOLDS);
-    expect(sent).toMatchObject({ version: 3, stance: 'conventional', handLength: 181, handSpan: null });
+    expect(sent).toMatchObject({ version: 3, stance: 'conventional', handLength: 181 });
     expect(sent.bestLifts).toEqual(profile.bestLifts);
   }
 });

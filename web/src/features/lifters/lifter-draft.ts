@@ -1,5 +1,5 @@
 import { ASKED_LATER, type KnownHistory, type LifterRequest, type ProfileView } from '@iron-clasp/contract';
-import { type MassUnit, type SetRole } from '@iron-clasp/core';
+import type { ChalkKind, MassUnit, SetRole, Side } from '@iron-clasp/core';
 import { inUnit, typedMass, typedNumber } from '../../ui/figures.ts';
 
 /** A lifter as it is being typed: masses in the reader's unit, chances in per cent, all as text. */
@@ -16,13 +16,19 @@ export interface Draft {
   readonly hookStage: ProfileView['hookStage'];
   readonly thresholds: Readonly<Record<SetRole, string>>;
   readonly history: readonly KnownHistory[];
-  /** mm as typed, empty where nobody knows; so are the three below. */
+  /** mm as typed, empty where nobody knows; so is the one below. */
   readonly handLength: string;
-  readonly handSpan: string;
   /** In the reader's unit, as typed. */
   readonly bodyMass: string;
-  readonly usualReps: string;
   readonly deadliftOn: string;
+  readonly bestPulled: ProfileView['bestPulled'];
+  /** Empty where nobody knows; so are the two below. */
+  readonly bestChalk: ChalkKind | '';
+  readonly practisedUnder: Side | '';
+  readonly thumbFingers: '' | '2' | '3';
+  readonly alternation: ProfileView['alternation'];
+  readonly clenches: boolean;
+  readonly armsBendUnderMixed: boolean;
   readonly bestLifts: readonly BestDraft[];
 }
 
@@ -59,10 +65,15 @@ export function draftOf(profile: ProfileView, unit: MassUnit): Draft {
     ) as Draft['thresholds'],
     history: profile.history,
     handLength: optionalText(profile.handLength),
-    handSpan: optionalText(profile.handSpan),
     bodyMass: profile.bodyMass === null ? '' : String(Number(inUnit(profile.bodyMass, unit).toFixed(1))),
-    usualReps: optionalText(profile.usualReps),
     deadliftOn: profile.deadliftOn ?? '',
+    bestPulled: profile.bestPulled,
+    bestChalk: profile.bestChalk ?? '',
+    practisedUnder: profile.practisedUnder ?? '',
+    thumbFingers: profile.thumbFingers === null ? '' : profile.thumbFingers === 2 ? '2' : '3',
+    alternation: profile.alternation,
+    clenches: profile.clenches,
+    armsBendUnderMixed: profile.armsBendUnderMixed,
     bestLifts: profile.bestLifts.map(({ liftId, load, on }, i) => ({
       key: `${i} ${liftId}`,
       liftId,
@@ -93,7 +104,7 @@ export function requestOf(
     deadliftMax:
       draft.deadliftMax === before.deadliftMax ? profile.deadliftMax : typedMass(draft.deadliftMax, unit),
     version: profile.version,
-    ...Object.fromEntries(answered.map((field) => [field, draft[field]])),
+    ...Object.fromEntries(answered.map((field) => [field, draft[field] || null])),
     thresholds: Object.fromEntries(
       Object.entries(draft.thresholds).map(([role, text]) => [
         role,
@@ -104,15 +115,18 @@ export function requestOf(
     ) as ProfileView['thresholds'],
     history: [...draft.history],
     handLength: optionalNumber(draft.handLength),
-    handSpan: optionalNumber(draft.handSpan),
     bodyMass:
       draft.bodyMass === before.bodyMass
         ? profile.bodyMass
         : draft.bodyMass.trim() === ''
           ? null
           : typedMass(draft.bodyMass, unit),
-    usualReps: optionalNumber(draft.usualReps),
     deadliftOn: draft.deadliftOn || null,
+    bestChalk: draft.bestChalk || null,
+    thumbFingers: draft.thumbFingers === '' ? null : draft.thumbFingers === '2' ? 2 : 3,
+    alternation: draft.alternation,
+    clenches: draft.clenches,
+    armsBendUnderMixed: draft.armsBendUnderMixed,
     bestLifts: draft.bestLifts.map(({ liftId, load, on, kg }) => ({
       liftId,
       load: kg ?? typedMass(load, unit),

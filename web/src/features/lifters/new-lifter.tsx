@@ -1,4 +1,11 @@
-import { SPORT_NAMES, SPORTS, type Sport } from '@iron-clasp/core';
+import {
+  BEST_PULLED,
+  BEST_PULLED_NAMES,
+  SPORT_NAMES,
+  SPORTS,
+  type BestPulled,
+  type Sport,
+} from '@iron-clasp/core';
 import { LifterRequest } from '@iron-clasp/contract';
 import { useState, type ReactElement } from 'react';
 import { Controller } from 'react-hook-form';
@@ -21,9 +28,14 @@ export function NewLifter(): ReactElement {
   const save = useSaveLifter(id);
   const { form, field, onSubmit, failed, sending } = useRequestForm({
     request: LifterRequest,
-    start: { name: '', sport: 'powerlifting' as Sport, deadliftMax: '' },
-    bodyOf: ({ name, sport, deadliftMax }): LifterRequest => ({
+    start: {
+      ...{ name: '', sport: 'powerlifting' as Sport, deadliftMax: '' },
+      bestPulled: 'notSaid' as BestPulled,
+    },
+    bodyOf: ({ name, sport, deadliftMax, bestPulled }): LifterRequest => ({
       ...{ name, sport, unit, version: 0, deadliftMax: typedMass(deadliftMax, unit) },
+      // Nobody asked is no answer: it stays among the questions that are open.
+      ...(bestPulled !== 'notSaid' && { bestPulled }),
     }),
     send: (body) => save.mutateAsync(body),
     onSaved: (made) => void navigate(`/lifters/${made.id}/profile`),
@@ -32,7 +44,8 @@ export function NewLifter(): ReactElement {
     <div className="px-4 pb-12 pt-4 md:px-8">
       <h1 className="text-4xl">New lifter</h1>
       <p className="text-quiet">
-        Three answers are enough to start; the rest is asked where it would change a call.
+        Three answers and how the best was pulled are enough to start; the rest is asked where it would change
+        a call.
       </p>
       <form onSubmit={onSubmit} noValidate aria-label="New lifter" className="mt-4 grid max-w-lg gap-4">
         <Field label="Name" autoFocus autoComplete="off" maxLength={120} {...field('name')} />
@@ -54,6 +67,18 @@ export function NewLifter(): ReactElement {
           inputMode="decimal"
           autoComplete="off"
           {...field('deadliftMax')}
+        />
+        <Controller
+          control={form.control}
+          name="bestPulled"
+          render={({ field: { value, onChange } }) => (
+            <Choices
+              legend="How was it pulled? A bare-handed best says more of the hands than anything else."
+              value={value}
+              options={BEST_PULLED.map((each) => [each, BEST_PULLED_NAMES[each]] as const)}
+              onChange={onChange}
+            />
+          )}
         />
         {failed && <Failed error={failed} />}
         <Button type="submit" look="action" className="justify-self-start" disabled={sending}>

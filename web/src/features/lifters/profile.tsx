@@ -24,6 +24,7 @@ import { FIELD_NAMES } from '../../data/lifters/field-names.ts';
 import { BestLifts } from './best-lifts.tsx';
 import { Changes } from './changes.tsx';
 import { Export } from './export.tsx';
+import { GripHabits } from './grip-habits.tsx';
 import { History } from './history-fields.tsx';
 import { Meets } from './meets.tsx';
 import { Sharing } from './sharing.tsx';
@@ -205,20 +206,8 @@ function Editor({ profile, reload }: EditorProps): ReactElement {
             options={HOOK_STAGES.map((stage) => [stage, stage === 'none' ? 'not started' : stage] as const)}
           />
         </div>
-        <div className="grid gap-4 sm:grid-cols-[10rem_repeat(2,minmax(0,1fr))]">
-          <DateField
-            label="Deadlifted on"
-            value={draft.deadliftOn}
-            error={fault('deadliftOn')}
-            onChange={(deadliftOn) => set({ deadliftOn })}
-          />
-          <Field
-            label="Usual reps"
-            inputMode="numeric"
-            value={draft.usualReps}
-            error={fault('usualReps')}
-            onChange={(event) => set({ usualReps: event.target.value })}
-          />
+        <GripHabits draft={draft} set={set} fault={fault} note={note} />
+        <div className="grid gap-4 sm:grid-cols-2">
           <Field
             label="Hand length"
             unit="mm"
@@ -227,15 +216,6 @@ function Editor({ profile, reload }: EditorProps): ReactElement {
             value={draft.handLength}
             error={fault('handLength')}
             onChange={(event) => set({ handLength: event.target.value })}
-          />
-          <Field
-            label="Hand span"
-            unit="mm"
-            title="Thumb tip to little finger tip, hand spread"
-            inputMode="decimal"
-            value={draft.handSpan}
-            error={fault('handSpan')}
-            onChange={(event) => set({ handSpan: event.target.value })}
           />
           <Field
             label="Body mass"

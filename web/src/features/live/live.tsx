@@ -1,6 +1,6 @@
 import type { CalledSet, CallsView, LiveEvent, StandsRequest } from '@iron-clasp/contract';
 import { useQueryClient } from '@tanstack/react-query';
-import { sayCall, SET_ROLE_TAGS } from '@iron-clasp/core';
+import { sayCall, sayStanding, SET_ROLE_TAGS } from '@iron-clasp/core';
 import { useEffect, useState, type ReactElement } from 'react';
 import { Link, useParams } from 'react-router';
 import { useUnit } from '../../data/session/use-unit.ts';
@@ -8,7 +8,7 @@ import { monotonicNow } from '../../offline/clocks.ts';
 import { elapsed, type HoldClock } from '../../offline/hold-clock.ts';
 import { GripMark } from '../../ui/marks/grip-mark.tsx';
 import { formatMass, seconds as saySeconds } from '../../ui/figures.ts';
-import { Failed, Loading } from '../../ui/states.tsx';
+import { Caution, Failed, Loading } from '../../ui/states.tsx';
 import { keys } from '../../data/keys.ts';
 import { useCalls } from '../../data/training/calls.ts';
 
@@ -106,6 +106,7 @@ function LiveLane({
           {sets.filter((set) => set.done).length} of {sets.length}
         </span>
       </h2>
+      {session.hands.stop && <Caution stop>{session.hands.stop}</Caution>}
       {followed?.clock.state === 'running' ? (
         <Running {...followed} />
       ) : now ? (
@@ -123,6 +124,7 @@ function LiveLane({
             )}
             {line!.line}
           </p>
+          {sayStanding(now.call) && <p className="text-lg text-quiet">{sayStanding(now.call)}</p>}
           <p className="text-lg text-quiet">
             {now.liftName}, {SET_ROLE_TAGS[now.role]}
           </p>

@@ -172,6 +172,14 @@ export function StrapPolicies({
             for hands that hurt, skin sound
           </Checkbox>
         </li>
+        <li className="border-b border-rule py-1.5">
+          <Checkbox
+            checked={school.lastSetBare === true}
+            onChange={(lastSetBare) => onChange({ lastSetBare })}
+          >
+            the last set of strapped work stays bare, so that the hand keeps its share
+          </Checkbox>
+        </li>
       </ul>
       <div className="mt-2">{months}</div>
     </fieldset>

@@ -7,7 +7,7 @@ import { useIsCoach } from '../../data/session/use-is-coach.ts';
 import { FIELD_NAMES } from '../../data/lifters/field-names.ts';
 import { Button } from '../../ui/button.tsx';
 import { nearDay } from '../../ui/figures.ts';
-import { Empty, Failed, Loading } from '../../ui/states.tsx';
+import { Caution, Empty, Failed, Loading } from '../../ui/states.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
 import { ReasonsDrawer, type Subject } from './reasons-drawer.tsx';
 import { groupSets, type SetGroup } from '../../data/training/set-groups.ts';
@@ -86,6 +86,7 @@ function Session({
             onClose={toggleWhatIf}
           />
         )}
+        {view.session.hands.stop && <Caution stop>{view.session.hands.stop}</Caution>}
         {anything && whatIf.error && <Failed error={whatIf.error} />}
         {stale && <Failed error={stale} />}
         <div ref={rows}>

@@ -2,6 +2,7 @@ import {
   HOLD_KINDS_BY_ID,
   GRIP_NAMES,
   sayCall,
+  sayStanding,
   type HoldPrescription,
   type Reason,
   REASON_RANK_NAMES,
@@ -94,6 +95,7 @@ function AboutSet({
         {set.liftName} {formatMass(set.loading.total, unit)} × {set.seconds ? seconds(set.seconds) : set.reps}
       </h2>
       <p className="mt-1 font-semibold">{sayCall(call)}</p>
+      {sayStanding(call) && <p className="text-sm">{sayStanding(call)}</p>}
       {call.demand && (
         <p className="text-sm text-quiet">
           Asks the hands for {formatMass(Math.round(call.demand.load * 10) / 10, unit)} over{' '}
@@ -105,7 +107,7 @@ function AboutSet({
         </p>
       )}
       <Reasons reasons={call.reasons} />
-      {call.verdict !== 'free' && (
+      {call.verdict !== 'free' && call.alternatives.grips.length > 0 && (
         <Part title="The coach decides">
           {coach && <Decide key={set.id} set={set} ids={ids} sessionId={sessionId} />}
         </Part>

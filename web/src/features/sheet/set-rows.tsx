@@ -1,11 +1,12 @@
 import {
   HOLD_KINDS_BY_ID,
   GRIP_NAMES,
+  sayStanding,
   type HoldPrescription,
   HOLD_CHANGE_NAMES,
   SET_ROLE_TAGS,
 } from '@iron-clasp/core';
-import type { CallsView, TriedSet } from '@iron-clasp/contract';
+import type { CalledSet, CallsView, TriedSet } from '@iron-clasp/contract';
 import clsx from 'clsx';
 import type { ReactElement, ReactNode } from 'react';
 import { useUnit } from '../../data/session/use-unit.ts';
@@ -104,11 +105,7 @@ export function SetRow({
               {set.fault.text} {set.fault.mend}
             </span>
           )}
-          {set.lighter !== null && (
-            <span className="block text-sm font-normal text-ochre">
-              weak: {formatMass(set.lighter, unit)} would hold {percent(call.threshold)}
-            </span>
-          )}
+          <Standing set={set} />
         </span>
       </span>
       <span className="text-right @4xl:text-left">
@@ -118,6 +115,31 @@ export function SetRow({
         {call.choice === 'straps' && <span className="text-sm text-quiet">strapped</span>}
       </span>
     </Row>
+  );
+}
+
+/** How firmly the call stands, and the load that would do where it does not. */
+function Standing({ set: { call, role, lighter } }: { set: CalledSet }): ReactElement | null {
+  const unit = useUnit();
+  const words = sayStanding(call);
+  if (call.verdict === 'stop')
+    return lighter === null ? null : (
+      <span className="block text-sm font-normal text-ochre">
+        at most {formatMass(lighter, unit)} instead
+      </span>
+    );
+  if (!words) return null;
+  return (
+    <span
+      className={clsx(
+        'block text-sm font-normal',
+        // A warm-up that nobody has logged yet is no cause for alarm.
+        call.verdict === 'weak' ? 'text-ochre' : 'text-quiet',
+      )}
+    >
+      {role === 'warmup' && call.verdict === 'unproven' ? 'not known yet' : words}
+      {lighter !== null && `; ${formatMass(lighter, unit)} would hold`}
+    </span>
   );
 }
 

@@ -66,9 +66,17 @@ export function zoneWords(hand: HandToday, zone: HandZone): string {
 
 /** Are two pairs of hands alike in every zone? */
 export function sameHands(a: HandsToday, b: HandsToday): boolean {
-  return SIDES.every((side) =>
-    HAND_ZONES.every((zone) => zoneOption(a[side], zone).id === zoneOption(b[side], zone).id),
+  return (
+    (a.unwell ?? false) === (b.unwell ?? false) &&
+    SIDES.every((side) =>
+      HAND_ZONES.every((zone) => zoneOption(a[side], zone).id === zoneOption(b[side], zone).id),
+    )
   );
+}
+
+/** The hands of somebody who is unwell, or no longer so. */
+export function withUnwell({ left, right }: HandsToday, unwell: boolean): HandsToday {
+  return { left, right, ...(unwell && { unwell }) };
 }
 
 /** Pain, 0–10, from which a zone asks for care, and from which it stops work. */

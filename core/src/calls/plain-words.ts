@@ -1,0 +1,12 @@
+/** Whole per cent, never claiming certainty. */
+export function percent(probability: number): string {
+  return probability > 0.99
+    ? 'over 99\u00a0%'
+    : probability < 0.01
+      ? 'under 1\u00a0%'
+      : `${Math.round(probability * 100)}\u00a0%`;
+}
+
+export function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}
