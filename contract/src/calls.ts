@@ -9,6 +9,7 @@ import {
   type HandsToday,
   type HoldCurve,
   type HoldPrescription,
+  type LinePurpose,
   type PlanFault,
   type RepStyle,
   type SetCall,
@@ -85,6 +86,10 @@ export interface SessionHead {
   readonly title: string;
   readonly on: string;
   readonly version: number;
+  /** Heat, or hands that sweat through the chalk. */
+  readonly sweat: boolean;
+  /** The meet whose rules bind the session: on its day, or rehearsed. */
+  readonly event: { readonly name: string; readonly rehearsal: boolean } | null;
   /** The hands of the last check in words, and why nothing is lifted today where that is so. */
   readonly hands: { readonly said: string; readonly stop: string | null };
   readonly venue: {
@@ -117,6 +122,10 @@ export interface CalledSet {
   readonly style: RepStyle;
   /** s, where the set is timed. */
   readonly seconds: number | null;
+  /** What its line is there for, where it says so. */
+  readonly purpose: LinePurpose | null;
+  /** s, where its line asks for a rest of its own. */
+  readonly rest: number | null;
   readonly line: string;
   readonly call: SetCall;
   /** What the venue cannot give of it, and the mend. */

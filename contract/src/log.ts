@@ -7,6 +7,8 @@ import {
   LIMITS,
   SIDES,
   SLIP_CAUSES,
+  SLIP_SIGNS,
+  type SlipSign,
   type ChalkKind,
   type Ending,
   type Grip,
@@ -31,6 +33,7 @@ import {
   TARGET_MESSAGE,
   Text,
   Whole,
+  Words,
 } from './fields.ts';
 
 const SLIP_MESSAGE = 'The repetition that slipped must be a whole number from 1 on.';
@@ -59,6 +62,11 @@ abstract class Said {
   @Optional()
   @OneOf(CAUSE_IDS, 'Choose one of the causes of the practice book.')
   cause?: string;
+
+  /** What the coach saw when it slipped. */
+  @Optional()
+  @Words(SLIP_SIGNS, SLIP_SIGNS.length, 'Choose what was seen from the list.')
+  signs?: SlipSign[];
 
   @Optional()
   @Text(500, NOTE_MESSAGE, 0)
@@ -120,7 +128,8 @@ export class LogSetRequest extends Said {
   @Id('Name the planned set.')
   plannedSetId: string;
 
-  @Amount(LIMITS.load, LOAD_MESSAGE)
+  /** kg as the lift is written; nothing for the body alone, or a band. */
+  @Amount(LOAD_OR_NONE, LOAD_MESSAGE)
   load: number;
 
   @Whole(LIMITS.reps, REPS_MESSAGE)
@@ -212,6 +221,8 @@ export interface LoggedSetView {
   readonly pain: number | null;
   readonly confidence: number | null;
   readonly cause: string | null;
+  /** What the coach saw when it slipped. */
+  readonly signs: readonly SlipSign[];
   readonly note: string | null;
   readonly doneAt: string;
 }
@@ -266,6 +277,8 @@ export interface LogEntry {
   readonly pain: number | null;
   readonly confidence: number | null;
   readonly cause: string | null;
+  /** What the coach saw when it slipped. */
+  readonly signs: readonly SlipSign[];
   readonly note: string | null;
   readonly corrections: readonly CorrectionView[];
   /** Lightest load that it can be corrected to, where that is another than usual: a hang may carry nothing. */

@@ -1,6 +1,6 @@
 import { LIMITS } from '@iron-clasp/core';
 import { Validate, ValidatorConstraint, type ValidatorConstraintInterface } from 'class-validator';
-import { Amounts, Day, Flag, SeenVersion, Text } from './fields.ts';
+import { Amount, Amounts, Day, Flag, Nullable, Optional, SeenVersion, Text } from './fields.ts';
 
 const ATTEMPT_MESSAGE = `Each attempt must be a number from ${LIMITS.best.min} to ${LIMITS.best.max} kg. Check the figure and the unit.`;
 
@@ -32,6 +32,15 @@ export class MeetRequest {
   @Flag('Say whether liquid chalk is allowed.')
   liquidChalk: boolean;
 
+  @Optional()
+  @Text(120, 'The place is at most 120 characters.', 0)
+  place?: string;
+
+  /** Of the meet's bar, mm; null where nobody knows. */
+  @Nullable()
+  @Amount(LIMITS.barDiameter, 'Diameter must be a number from 20 to 120 mm.')
+  barDiameter?: number | null;
+
   /** Planned deadlift attempts in order, kg. */
   @Amounts(LIMITS.best, 4, ATTEMPT_MESSAGE)
   @Validate(Rising)
@@ -50,6 +59,9 @@ export interface MeetView {
   readonly straps: boolean;
   readonly thumbTape: boolean;
   readonly liquidChalk: boolean;
+  readonly place: string;
+  /** Of the meet's bar, mm; null where nobody knows. */
+  readonly barDiameter: number | null;
   /** kg, in order. */
   readonly attempts: readonly number[];
 }

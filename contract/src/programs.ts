@@ -20,6 +20,11 @@ export class MoveSessionRequest {
   @Day(SESSION_DAY)
   heldOn?: string;
 
+  /** Heat, or hands that sweat through the chalk. */
+  @Optional()
+  @Flag('Say whether it is hot, or the hands sweat.')
+  sweat?: boolean;
+
   @SeenVersion(1)
   version: number;
 }
@@ -58,6 +63,11 @@ export class SessionRequest {
   @Flag('Say whether a hold follows the lifts.')
   hasHold: boolean;
 
+  /** The rules of the next meet bind the session. */
+  @Optional()
+  @Flag('Say whether the session rehearses the meet.')
+  rehearsesMeet?: boolean;
+
   @SeenVersion()
   version: number;
 
@@ -87,6 +97,7 @@ export interface SessionPlanView {
   readonly venueId: string;
   readonly barId: string | null;
   readonly hasHold: boolean;
+  readonly rehearsesMeet: boolean;
   /** Later sessions, not begun, that repeat this one. */
   readonly later: number;
   /** What the venue cannot give of it. */

@@ -1,4 +1,11 @@
-import type { ChalkKind, Grip, LoggedSlip, SetRole } from '@iron-clasp/core';
+import {
+  cluesOf,
+  type ChalkKind,
+  type Grip,
+  type LoggedSlip,
+  type SetRole,
+  type SlipSign,
+} from '@iron-clasp/core';
 
 /** A set in which the grip failed, as it is being said or as it was logged; what nobody said is null or left out. */
 export interface SlippedSet {
@@ -8,6 +15,8 @@ export interface SlippedSet {
   readonly chalk: ChalkKind;
   readonly confidence?: number | null;
   readonly pain?: number | null;
+  /** What the coach saw. */
+  readonly signs?: readonly SlipSign[];
 }
 
 /**
@@ -16,7 +25,7 @@ export interface SlippedSet {
  */
 export function slipOf(
   { liftId, role }: { readonly liftId: string; readonly role: SetRole },
-  { reps, slippedAtRep, grip, chalk, confidence, pain }: SlippedSet,
+  { reps, slippedAtRep, grip, chalk, confidence, pain, signs = [] }: SlippedSet,
   expected: number | null,
 ): LoggedSlip {
   return {
@@ -24,5 +33,6 @@ export function slipOf(
     ...(confidence != null && { confidence }),
     ...(pain != null && grip === 'hook' && { thumbPain: pain }),
     ...(expected !== null && { expected }),
+    ...cluesOf(signs),
   };
 }

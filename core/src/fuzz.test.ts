@@ -164,6 +164,7 @@ const SOUND: Record<string, unknown[]> = {
   ],
   stopToday: [lifter.hands],
   sayStanding: [{ verdict: 'weak', near: 12, threshold: 0.95, probability: 0.7 }],
+  cluesOf: [['sweat', 'doubt']],
   isGripWeekFull: [[{ on: '2026-11-24', liftId: 'carry.handles' }], '2026-11-26'],
   fitHoldCurve: [
     [

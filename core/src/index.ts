@@ -104,6 +104,7 @@ export * from './grip-week/forearm-week.ts';
 
 // Programs.
 export * from './set-line/set-line.ts';
+export type { LineTerms } from './set-line/line-terms.ts';
 export {
   MAX_STAND_INS,
   maxOfLift,

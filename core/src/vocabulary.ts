@@ -8,6 +8,7 @@ import type { AttentionStep } from './attention/attention-rules.ts';
 import type { StartDepth } from './gripper-ladder/types.ts';
 import type { HistoryKind } from './hands/hand-state.ts';
 import type { HoldChange } from './hold-prescriptions/progression.ts';
+import type { SlipSign } from './slip-causes/slip-causes.ts';
 import type { Sport, Stance } from './profile/sport-and-stance.ts';
 import type { GripKind, KitNeed, StrapType, WristPosition } from './set-demand/lift.ts';
 
@@ -84,6 +85,17 @@ export const ALTERNATION_NAMES: Names<Alternation> = {
   lightBySession: 'on light sets, session by session',
   lightBySet: 'on light sets, set by set',
   always: 'always',
+};
+
+/** What a coach sees when a grip slips. */
+export const SLIP_SIGN_NAMES: Names<SlipSign> = {
+  elbowBent: 'elbow bent',
+  barDrifted: 'bar drifted',
+  thighs: 'thighs in the way',
+  twoFingers: 'two fingers on the thumb',
+  outerThumbBare: 'no chalk on the outer thumb',
+  sweat: 'sweat',
+  doubt: 'doubt',
 };
 
 /** What a line is there for. */

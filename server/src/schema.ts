@@ -14,6 +14,9 @@ import { GripperAttemptsOfAClub1766000000025 } from './records/grippers/migratio
 import { LinksOfAClub1766000000026 } from './records/sharing/migrations/0026-links-of-a-club.ts';
 import { SportAndStance1766000000028 } from './records/lifters/migrations/0028-sport-and-stance.ts';
 import { HowTheBestWasPulled1766000000029 } from './records/lifters/migrations/0029-how-the-best-was-pulled.ts';
+import { PlaceAndBar1766000000030 } from './records/meets/migrations/0030-place-and-bar.ts';
+import { WhatALineSays1766000000031 } from './records/training/migrations/0031-what-a-line-says.ts';
+import { SweatAndSigns1766000000032 } from './records/log/migrations/0032-sweat-and-signs.ts';
 import { LogKeepsWhatWasHeld1766000000027 } from './records/log/migrations/0027-log-keeps-what-was-held.ts';
 
 /** Every change of the schema, in order; each stands in the folder of the noun whose tables it changes. */
@@ -35,4 +38,7 @@ export const MIGRATIONS = [
   LogKeepsWhatWasHeld1766000000027,
   SportAndStance1766000000028,
   HowTheBestWasPulled1766000000029,
+  PlaceAndBar1766000000030,
+  WhatALineSays1766000000031,
+  SweatAndSigns1766000000032,
 ];

@@ -34,7 +34,13 @@ export interface AttentionFacts {
   readonly meet?: {
     readonly name: string;
     readonly days: number;
-    readonly third?: { readonly load: number; readonly chance: number; readonly asked: number };
+    readonly third?: {
+      readonly load: number;
+      readonly chance: number;
+      readonly asked: number;
+      /** The log cannot tell yet. */
+      readonly unproven?: boolean;
+    };
   };
   /** Conditions of the history that nobody has cleared, in words. */
   readonly uncleared: readonly string[];
@@ -168,7 +174,9 @@ export const ATTENTION_RULES: readonly AttentionRule[] = [
     reason: 'A meet is near, and the hand may not hold the third attempt as surely as is asked.',
     find: ({ meet }) =>
       meet?.third && meet.days >= 0 && meet.days <= MEET_NEAR_DAYS && meet.third.chance < meet.third.asked
-        ? `${meet.name} in ${meet.days} days: the third attempt holds ${Math.round(meet.third.chance * 100)} times in 100, asked ${Math.round(meet.third.asked * 100)}`
+        ? meet.third.unproven
+          ? `${meet.name} in ${meet.days} days: not known yet whether the hand holds the third attempt`
+          : `${meet.name} in ${meet.days} days: the third attempt holds ${Math.round(meet.third.chance * 100)} times in 100, asked ${Math.round(meet.third.asked * 100)}`
         : undefined,
   },
   {
@@ -247,6 +255,7 @@ const factsCheck: Check = record<AttentionFacts>({
           load: range(0, 2000),
           chance: range(0, 1),
           asked: range(0, 1),
+          unproven: optional(bool),
         }),
       ),
     }),

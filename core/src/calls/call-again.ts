@@ -36,7 +36,10 @@ export function callAgain(underWay: SessionUnderWay): { curve: HoldCurve; calls:
   const { session, observations, fit, done, holds, bodyMass } = underWay;
   checkObject('session', session);
   checkList('observations', observations);
-  const today = observeLog({ sets: done, holds, bodyMass }, 'support');
+  const { sweat } = session;
+  const hot = <Row extends object>(rows: readonly Row[]): Row[] =>
+    rows.map((row) => (sweat ? { ...row, sweat } : row));
+  const today = observeLog({ sets: hot(done), holds: hot(holds), bodyMass }, 'support');
   const curve = fitHoldCurve([...observations, ...today], fit);
   const slippedToday = slipsOf(done);
   return { curve, calls: callSession({ ...session, lifter: { ...session.lifter, slippedToday }, curve }) };

@@ -13,10 +13,18 @@ import { EASY_HOLD } from './safety-rules.ts';
 import type { School } from './school.ts';
 import { SCHOOLS, SORE } from './schools.ts';
 import { handsHurt } from './school-policy.ts';
-import { setFacts, type SetFacts } from './set-facts.ts';
+import { setFacts, USUAL_BODY_MASS, type SetFacts } from './set-facts.ts';
 import { sideUnder } from './side-under.ts';
 import { strapCall } from './strap-call.ts';
-import type { CallContext, GripChoice, Reason, SchoolAlternative, SetCall, Verdict } from './types.ts';
+import type {
+  CallContext,
+  GripChoice,
+  Reason,
+  SchoolAlternative,
+  SetCall,
+  SetToCall,
+  Verdict,
+} from './types.ts';
 import { evidenceReason } from './wording.ts';
 
 /**
@@ -45,10 +53,10 @@ export function callChecked(context: CallContext): SetCall {
   if (!facts.rules.lift.grips) return notGripped(context, facts);
   const { school, set } = context;
   const { barred, demand, threshold, odds } = facts;
-  const override = judgeOverride(context, facts);
+  const override = judgeOverride(context, facts) ?? judgeFixed(set, facts);
   const chosen: Chosen = override?.accepted
     ? { ...chooseGrip(school, facts), choice: override.accepted, why: override.reason! }
-    : chooseGrip(school, facts);
+    : chooseGrip(school, set.fixed === 'bare' ? withoutStraps(facts) : facts);
   const { choice, why, schoolStraps } = chosen;
   const bare = choice === 'straps' ? null : choice;
   const reasons: Reason[] = [...barred.fired];
@@ -67,6 +75,12 @@ export function callChecked(context: CallContext): SetCall {
         ...{ chance: odds(bare), range: facts.range(bare) },
       }),
     );
+  if (facts.assumedBody)
+    reasons.push({
+      ruleId: 'evidence.body-mass-assumed',
+      rank: 'evidence',
+      text: `Body mass is not known: taken as ${USUAL_BODY_MASS} kg. Say it in the profile.`,
+    });
   const side = choice === 'mixed' ? sideUnder(context, barred) : undefined;
   if (side) reasons.push(side.reason);
   const straps = choice === 'straps' ? strapCall(school, facts.policy, barred) : undefined;
@@ -105,7 +119,7 @@ export function callChecked(context: CallContext): SetCall {
     cautions: advise(advice, CAUTIONS),
     reasons,
     ...(override?.refused && { overrideRefused: override.refused }),
-    overridden: Boolean(override?.accepted),
+    overridden: override?.reason?.ruleId === 'override.coach',
     alternatives: {
       grips: gripAlternatives(school, choice, facts, schoolStraps),
       schools: (context.schools ?? SCHOOLS)
@@ -188,6 +202,26 @@ function judgeOverride(
       text: `${override.by} chose ${GRIP_NAMES[override.choice]}: ${override.reason}`,
     },
   };
+}
+
+/** What the line itself fixes: followed like a coach's decision, and refused where a rule bars it. */
+function judgeFixed({ fixed }: SetToCall, { barred }: SetFacts): ReturnType<typeof judgeOverride> {
+  if (!fixed || fixed === 'bare') return undefined;
+  const bar = barred.choices.get(fixed);
+  return bar && bar.rank !== 'adaptation'
+    ? { refused: { ...bar, text: `The line asks for ${GRIP_NAMES[fixed]}. ${bar.text}` } }
+    : {
+        accepted: fixed,
+        reason: { ruleId: 'line.fixed', rank: 'override', text: `The line asks for ${GRIP_NAMES[fixed]}.` },
+      };
+}
+
+/** A line that stays bare takes the straps away; where only they are left it says so like any other bar. */
+function withoutStraps(facts: SetFacts): SetFacts {
+  const { choices } = facts.barred;
+  if (choices.has('straps') || GRIPS.every((grip) => choices.has(grip))) return facts;
+  const reason: Reason = { ruleId: 'line.bare', rank: 'override', text: 'The line asks for bare hands.' };
+  return { ...facts, barred: { ...facts.barred, choices: new Map([...choices, ['straps', reason]]) } };
 }
 
 /** The load, as the lift is written, that the called grip, or the best one that a lighter load would give back, holds with the chance asked. */

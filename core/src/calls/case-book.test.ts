@@ -405,6 +405,29 @@ const BOOK: Record<string, Case> = {
     ...{ calls: /^hook/, because: 'adaptation.mixed-waits-for-long-arms' },
   },
 
+  'the line fixes the grip': {
+    line: { role: 'backoff', load: 100, reps: 5, fixed: 'mixed', under: 'right' },
+    ...{ calls: /^mixed, right under/, because: 'line.fixed' },
+  },
+  'the line asks for a hook on torn thumb skin: refused': {
+    lifter: hand('left', { thumb: 'torn' }),
+    line: { load: 100, fixed: 'hook' },
+    ...{ calls: /^double overhand/, because: 'safety.damaged-thumb-no-hook' },
+  },
+  'the line keeps the straps off': {
+    school: 'strap-the-volume',
+    line: { ...backOff, load: 100, fixed: 'bare' },
+    calls: /^double overhand/,
+  },
+  'pull-ups of a body nobody has weighed': {
+    line: { lift: 'pull-up', load: 0, reps: 6, role: 'accessory' },
+    ...{ calls: /^double overhand/, because: 'evidence.body-mass-assumed' },
+  },
+  'a band weighs nothing': {
+    line: { lift: 'band-opening', load: 0, reps: 20, role: 'accessory' },
+    calls: 'no grip call',
+  },
+
   // Hook stages.
   'learning: the lighter warm-ups are hooked in every school': {
     school: 'same-grip',

@@ -26,6 +26,7 @@ import { LADDER_STEPS, type School, type StrapCondition, type StrapPolicy } from
 import { SET_ROLES, type SetRole } from './set-role.ts';
 import {
   ALTERNATIONS,
+  FIXED_GRIPS,
   GRIP_CHOICES,
   LINE_PURPOSES,
   type CallContext,
@@ -190,16 +191,18 @@ const setFields = {
   max: optional(positive(HEAVIEST)),
   purpose: optional(oneOf(LINE_PURPOSES)),
   hand: optional(side),
+  fixed: optional(oneOf(FIXED_GRIPS)),
+  under: optional(side),
   hookedBefore: optional(whole(0, 500)),
   lastOfLine: optional(bool),
 };
 const bodySet: Check = record<SetToCall>({ ...setFields, load: range(0, HEAVIEST) });
 const barSet: Check = record<SetToCall>(setFields);
 
-/** A set to call; what is added to a body that hangs may be nothing. */
+/** A set to call; what is added to a body that hangs, and what no hand hangs from, may be nothing. */
 export const setCheck: Check = (field, value) => {
-  const hangs = (value as Partial<SetToCall> | null)?.lift?.loadMeans === 'addedToBody';
-  (hangs && (value as Partial<SetToCall>).bodyMass !== undefined ? bodySet : barSet)(field, value);
+  const lift = (value as Partial<SetToCall> | null)?.lift;
+  (lift?.loadMeans === 'addedToBody' || lift?.curve === null ? bodySet : barSet)(field, value);
 };
 
 export const overrideCheck: Check = record<CallOverride>({

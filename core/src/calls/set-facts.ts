@@ -23,9 +23,14 @@ export interface SetFacts {
   readonly odds: (grip: Grip) => number;
   /** 80 % range of that chance, given how well the curve is known. */
   readonly range: (grip: Grip) => ChanceRange;
+  /** Nobody has said how heavy the body is that hangs. */
+  readonly assumedBody: boolean;
   /** The load, kg on the hands, that a bare grip holds for the demand's seconds one time in two. */
   readonly strength: (grip: Grip) => number;
 }
+
+/** Body that is taken to hang where nobody has said, kg. */
+export const USUAL_BODY_MASS = 80;
 
 export interface ChanceRange {
   readonly low: number;
@@ -35,7 +40,9 @@ export interface ChanceRange {
 export function setFacts(context: Omit<CallContext, 'school' | 'ledger' | 'override'>): SetFacts {
   const { lifter, venue, event, set, curve, sweat = false } = context;
   const lift = liftOf(set.lift);
-  const demand = setDemand(set);
+  // What hangs is the body: where nobody has said how heavy it is, a usual one stands in and is said to.
+  const assumedBody = lift.loadMeans === 'addedToBody' && set.bodyMass === undefined;
+  const demand = setDemand(assumedBody ? { ...set, bodyMass: USUAL_BODY_MASS } : set);
   const rules: RuleFacts = {
     lifter,
     lift,
@@ -80,6 +87,7 @@ export function setFacts(context: Omit<CallContext, 'school' | 'ledger' | 'overr
     odds,
     range,
     strength,
+    assumedBody,
   };
 }
 

@@ -21,6 +21,13 @@ export function sideUnder(
     const text = `${override.by} turns the ${wanted} hand under.`;
     return { side: wanted, reason: { ruleId: 'override.coach', rank: 'override', text } };
   }
+  const { under } = set;
+  const underBar = under && barred.sidesUnder.get(under);
+  if (under && (!underBar || underBar.rank === 'adaptation'))
+    return {
+      side: under,
+      reason: { ruleId: 'line.fixed', rank: 'override', text: `The line asks for the ${under} hand under.` },
+    };
   const proposed = alternates(lifter, set.role)
     ? byLedger(ledger, lifter.dominantHand)
     : practised(lifter, ledger);

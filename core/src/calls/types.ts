@@ -84,6 +84,10 @@ export interface EventRules {
   readonly rehearsal?: boolean;
 }
 
+/** A grip that a line fixes; `bare` leaves which one to the call and only keeps the straps off. */
+export const FIXED_GRIPS = ['doubleOverhand', 'mixed', 'hook', 'straps', 'bare'] as const;
+export type FixedGrip = (typeof FIXED_GRIPS)[number];
+
 export interface SetToCall {
   readonly lift: Lift;
   readonly role: SetRole;
@@ -105,6 +109,10 @@ export interface SetToCall {
   readonly purpose?: LinePurpose;
   /** The one hand that works, where the line says which. */
   readonly hand?: Side;
+  /** A grip that the line fixes; `bare` only keeps the straps off. */
+  readonly fixed?: FixedGrip;
+  /** The side under that the line fixes for a mixed grip. */
+  readonly under?: Side;
   /** Work sets hooked earlier in the session. A session counts its own. */
   readonly hookedBefore?: number;
   /** Is it the last set of its line? A school may keep that one bare. */

@@ -46,12 +46,12 @@ export const FACT_SOURCES = {
     confidence: entered('LogSetRequest.confidence'),
     thumbPain: entered('LogSetRequest.pain'),
     expected: computedFrom('the call made before the slip'),
-    thumbFingers: 'notYet',
-    outerThumbChalked: 'notYet',
-    elbowBent: 'notYet',
-    barDrifted: 'notYet',
-    draggedOnThighs: 'notYet',
-    sweat: 'notYet',
+    thumbFingers: entered('LogSetRequest.signs'),
+    outerThumbChalked: entered('LogSetRequest.signs'),
+    elbowBent: entered('LogSetRequest.signs'),
+    barDrifted: entered('LogSetRequest.signs'),
+    draggedOnThighs: entered('LogSetRequest.signs'),
+    sweat: entered('LogSetRequest.signs'),
   } satisfies Record<keyof LoggedSlip, FactSource>,
   /** Prescribed holds. */
   hold: {

@@ -126,7 +126,7 @@ const planCheck: Check = listOf(
   record<PlannedForVenue>({
     lift: (field, value) => void liftOf(value as Lift, field),
     role: oneOf(SET_ROLES),
-    load: positive(2000),
+    load: range(0, 2000),
   }),
   500,
 );

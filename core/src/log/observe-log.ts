@@ -23,6 +23,7 @@ export interface LoggedSetFacts {
   /** The repetition during which the grip failed, or null. */
   readonly slippedAtRep: number | null;
   readonly hand?: HandsOn;
+  readonly sweat?: boolean;
   /** Days before the day of the fit. Default 0. */
   readonly ageDays?: number;
   /** How many sets alike in all of this the row stands for. Default 1. */
@@ -41,6 +42,7 @@ export interface LoggedHoldFacts {
   readonly diameter: number;
   /** Holds of the session before it. */
   readonly place: number;
+  readonly sweat?: boolean;
   readonly ageDays?: number;
 }
 
@@ -67,6 +69,7 @@ const setCheck: Check = record<LoggedSetFacts>({
   diameter: range(5, 200),
   slippedAtRep: orNull(whole(1, 100)),
   hand: optional(oneOf(HANDS_ON)),
+  sweat: optional(bool),
   ageDays: optional(range(0, 36525)),
   times: optional(whole(1, 1e6)),
 });
@@ -80,6 +83,7 @@ const holdCheck: Check = record<LoggedHoldFacts>({
   chalk: oneOf(CHALK_KINDS),
   diameter: range(5, 200),
   place: whole(0, 1000),
+  sweat: optional(bool),
   ageDays: optional(range(0, 36525)),
 });
 
@@ -137,7 +141,7 @@ const hangsUnknown = (lift: Lift, bodyMass: number | null): boolean =>
   lift.loadMeans === 'addedToBody' && bodyMass === null;
 
 function observedHold(
-  { load, seconds, ended, grip, chalk, diameter, place, ageDays }: LoggedHoldFacts,
+  { load, seconds, ended, grip, chalk, diameter, place, sweat, ageDays }: LoggedHoldFacts,
   lift: Lift,
   bodyMass: number | null,
 ): HoldObservation {
@@ -146,6 +150,7 @@ function observedHold(
     ...{ load: onHands, seconds, ended, grip, chalk, earlierHolds: place, position: lift.position },
     // A pinched plate has a width, not a diameter.
     ...(lift.curve === 'support' && { diameter }),
+    ...(sweat && { sweat }),
     ageDays: ageDays ?? 0,
   };
 }
@@ -160,5 +165,5 @@ function observedSet(set: LoggedSetFacts, lift: Lift, bodyMass: number | null): 
     ...(bodyMass !== null && { bodyMass }),
     ...(hand && { hand }),
   })!;
-  return { ...observed, ...(times !== undefined && { times }) };
+  return { ...observed, ...(set.sweat && { sweat: true }), ...(times !== undefined && { times }) };
 }

@@ -57,10 +57,10 @@ function loadOnHands(lift: Lift, { load, bodyMass }: SetForDemand): number {
   if (lift.loadMeans === 'addedToBody' && bodyMass !== undefined) {
     return checkRange('load', load, 0, HEAVIEST) + checkPositive('bodyMass', bodyMass, 400);
   }
-  return (
-    checkPositive('load', load, HEAVIEST) *
-    (lift.loadMeans === 'eachHand' || lift.loadMeans === 'oneHand' ? 2 : 1)
-  );
+  // What hangs from no hand, as a band, may carry nothing.
+  const carried =
+    lift.curve === null ? checkRange('load', load, 0, HEAVIEST) : checkPositive('load', load, HEAVIEST);
+  return carried * (lift.loadMeans === 'eachHand' || lift.loadMeans === 'oneHand' ? 2 : 1);
 }
 
 /**

@@ -135,7 +135,8 @@ describe('by effort', () => {
     ['3x5 @ 9 left', 6, /Between 0 and 8/],
     ['3x5 @ 2.5 left', 6, /whole/],
     ['1x12 @ 5 left', 7, /at most 15/],
-    ['3x5 @ 2 right', 8, /Nothing more/],
+    ['3x5 @ 2 right', 8, /Say right under/],
+    ['3x5 @ 2 rightly', 8, /Nothing more/],
   ])('%s is refused at its place', (line, at, message) => {
     expect(read(line).fault).toMatchObject({ at, message: expect.stringMatching(message) });
   });
@@ -152,7 +153,7 @@ it('a timed line keeps its ramp: lighter holds of a few seconds before it', () =
   expect(sets!.map((set) => [set.role, set.load, set.seconds])).toEqual([
     ['warmup', 75, 4],
     ['warmup', 105, 4],
-    ['warmup', 127.5, 4],
+    ['warmup', 130, 4],
     ['volume', 150, 10],
     ['volume', 150, 10],
   ]);
@@ -164,4 +165,64 @@ it('a load by effort and the best estimated from it are one formula', () => {
     const [set] = parseSetLine(`1x${reps} @ 0 left`, context).sets!;
     expect(deadliftMaxFrom({ heavySet: { load: set!.load, reps } })).toBeCloseTo(200, 9);
   }
+});
+
+describe('what a line says beside sets and load', () => {
+  const at = (line: string, lift = 'deadlift.conventional') =>
+    parseSetLine(line, { deadliftMax: 200, unit: 'kg', lift });
+  const termsOf = (line: string, lift?: string) => at(line, lift).sets?.[0]!.terms;
+
+  it.each([
+    ['3x8 @ 80 back', 'row.barbell', { purpose: 'back' }],
+    ['3x8 @ 80 grip', 'row.barbell', { purpose: 'grip' }],
+    ['1x3 @ 80% hook rest 3min', 'deadlift.conventional', { fixed: 'hook', rest: 180 }],
+    ['1x3 @ 80% rest 150s overhand', 'deadlift.conventional', { fixed: 'doubleOverhand', rest: 150 }],
+    ['1x3 @ 80% mixed left under', 'deadlift.conventional', { fixed: 'mixed', under: 'left' }],
+    ['3x5 @ 75% bare', 'deadlift.conventional', { fixed: 'bare' }],
+    ['3x5 @ 75% straps event', 'deadlift.conventional', { fixed: 'straps', purpose: 'event' }],
+    ['3x8 @ 30 right hand', 'row.dumbbell', { hand: 'right' }],
+  ] as const)('%s on %s', (line, lift, terms) => {
+    const read = at(line, lift);
+    expect(read.sets?.[0]!.terms).toEqual(terms);
+    // What was read, written out, reads as the same again.
+    expect(termsOf(read.line!, lift)).toEqual(terms);
+    expect(termsOf(writeSetLines(read.sets!, 'kg', lift)[0]!, lift)).toEqual(terms);
+  });
+
+  it.each([
+    ['3x5 @ 75% straps', 'clean', 10, /never done with straps/],
+    ['3x5 @ 75% mixed', 'row.barbell', 10, /never done with mixed/],
+    ['3x5 @ 75% left', 'deadlift.conventional', 10, /left under, or left hand/],
+    ['3x5 @ 75% left under', 'row.barbell', 10, /never done with mixed/],
+    ['3x5 @ 75% left hand', 'deadlift.conventional', 10, /both hands/],
+    ['3x5 @ 75% rest soon', 'deadlift.conventional', 15, /rest 3min/],
+    ['3x5 @ 75% rest 2h', 'deadlift.conventional', 15, /rest 3min/],
+  ] as const)('%s on %s is refused at its place', (line, lift, place, message) => {
+    const found = parseSetLine(line, {
+      ...{ deadliftMax: 200, unit: 'kg', lift },
+      bests: [{ liftId: 'clean', load: 100 }],
+    });
+    expect(found.fault).toMatchObject({ at: place, message: expect.stringMatching(message) });
+  });
+
+  it('the body alone, or a band, carries no load', () => {
+    expect(at('3x6 bodyweight', 'pull-up').sets).toEqual(
+      Array.from({ length: 3 }, () => ({ role: 'volume', load: 0, reps: 6, style: 'reset' })),
+    );
+    expect(at('accessory 2x20 band', 'band-opening').sets?.[0]).toMatchObject({ load: 0, reps: 20 });
+    expect(writeSetLines(at('3x6 bodyweight', 'pull-up').sets!, 'kg', 'pull-up')).toEqual([
+      'volume 3x6 bodyweight',
+    ]);
+    expect(at('3x6 bodyweight', 'bench').fault).toMatchObject({ at: 4 });
+    expect(at('3x6', 'pull-up').fault?.message).toMatch(/or the word bodyweight/);
+  });
+
+  it('a ramp goes up in steps that people load', () => {
+    const loads = (unit: 'kg' | 'lb') =>
+      parseSetLine('ramp top 1x1 @ 172.5kg', { deadliftMax: 200, unit, lift: 'deadlift.conventional' })
+        .sets!.slice(0, -1)
+        .map((set) => set.load);
+    expect(loads('kg')).toEqual([70, 95, 120, 140, 160]);
+    for (const load of loads('lb')) expect((load / 0.45359237) % 10).toBeCloseTo(0, 6);
+  });
 });

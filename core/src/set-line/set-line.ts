@@ -1,12 +1,14 @@
 import { SET_ROLE_TAGS } from '../vocabulary.ts';
 import { SET_ROLES, type SetRole } from '../calls/set-role.ts';
+import { isBarLift } from '../set-demand/is-bar-lift.ts';
 import { checkText } from '../check.ts';
 import { liftOf } from '../set-demand/lifts.ts';
 import type { Lift } from '../set-demand/lift.ts';
 import { REP_STYLES, type RepStyle } from '../set-demand/set-demand.ts';
-import { listOf, oneOf, optional, positive, record, whole, type Check } from '../shape.ts';
+import { listOf, oneOf, optional, positive, range, record, whole, type Check } from '../shape.ts';
 import { bestAskedFor, bestsCheck, maxOfLift, type KnownBest, type LiftMax } from './max-of-lift.ts';
 import { fromKg, MASS_UNITS, toKg, type MassUnit } from '../units/mass.ts';
+import { number, readTerms, termsCheck, termWords, type LineTerms, type Token } from './line-terms.ts';
 import { bestOverLoad } from './rep-max.ts';
 
 /** One set as a coach writes it. */
@@ -18,6 +20,7 @@ export interface WrittenSet {
   /** s, where the set is timed. */
   readonly seconds?: number;
   readonly style: RepStyle;
+  readonly terms?: LineTerms;
 }
 
 /** What a line is read against. */
@@ -85,16 +88,13 @@ const contextCheck: Check = record<SetLineContext>({
   lift: (field, value) => void liftOf(value as Lift, field),
 });
 
-interface Token {
-  readonly text: string;
-  readonly at: number;
-}
-
 /**
  * Reads a set line: role (volume where none is said), sets × repetitions or seconds, `@`, load.
  *
  * `3x5 @ 75%` · `top 1x1 @ 172.5` · `back-off 3x4 @ 105kg touch` · `2x30s @ 140lb` · `ramp top 2x1 @ 91%` (warm-ups first).
- * Percentages and efforts are of the lift's best by {@link maxOfLift}; a load without a unit is in the reader's;
+ * `3x6 bodyweight` and `2x20 band` carry no load. Behind the load a line may say what it is there for (`grip`, `back`,
+ * `event`) and fix what would be called: `overhand`, `mixed`, `hook`, `straps` or `bare`, `left under`, `right hand`,
+ * `rest 3min`. Percentages and efforts are of the lift's best by {@link maxOfLift}; a load without a unit is in the reader's;
  * `3x5 @ 2 left` is by effort, two repetitions left in the tank; `touch` means touch-and-go; a comma is a
  * decimal point. `line` is what was read, written out in full. Where the line cannot be read, `fault` says at which character and what would do there.
  * @throws InvalidInputError for a text that is none or too long, or a context that cannot be used.
@@ -140,9 +140,53 @@ export function parseSetLine(line: string, context: SetLineContext): SetLine {
         : `${lift.name} is done in repetitions: leave the s away.`,
     );
 
+  /** Reads what stands behind the load, and makes the sets. */
+  const finish = (kg: number, loaded: string, of?: LiftMax): SetLine => {
+    const touch = take('touch');
+    const terms = readTerms(take, peek, lift);
+    if ('fault' in terms) return fault(terms.at, terms.fault);
+    const extra = peek();
+    if (extra)
+      return fault(
+        extra,
+        'Nothing more is understood here; touch, grip, back, event, a grip, straps, bare, left under or rest 3min can stand here.',
+      );
+    const style: RepStyle = touch ? 'touchAndGo' : 'reset';
+    const said = Object.keys(terms.terms).length > 0 ? { terms: terms.terms } : {};
+    const set: WrittenSet = timed
+      ? { role, load: kg, reps: 1, seconds: amount, style, ...said }
+      : { role, load: kg, reps: amount, style, ...said };
+    const warmups = !ramp
+      ? []
+      : timed
+        ? HOLD_RAMP.map((share) => ({
+            ...warmup(set, share, 1, lift, context.unit),
+            reps: 1,
+            seconds: RAMP_SECONDS,
+          }))
+        : RAMP.map(([share, reps]) => warmup(set, share, reps, lift, context.unit));
+    const words = [
+      ...(ramp ? ['ramp'] : []),
+      SET_ROLE_TAGS[role],
+      `${count}x${amount}${timed ? 's' : ''}`,
+      loaded,
+      ...(touch ? ['touch'] : []),
+      ...termWords(terms.terms),
+    ];
+    return {
+      sets: [...warmups, ...Array.from({ length: count }, () => set)],
+      line: words.join(' '),
+      ...(of && { of }),
+    };
+  };
+
   const sign = peek();
-  if (!take('@')) return fault(sign, 'An @ stands before the load, as in 3x5 @ 75%.');
-  const weight = peek();
+  const none = noLoad(lift);
+  const bare = none !== undefined && take(none);
+  if (!bare && !take('@'))
+    return fault(sign, `An @ stands before the load, as in 3x5 @ 75%${none ? `, or the word ${none}` : ''}.`);
+  const weight = bare ? undefined : peek();
+  if (bare) return finish(0, `${none}`);
   const load = /^(\d+(?:[.,]\d+)?)(%|kg|lb)?$/i.exec(weight?.text ?? '');
   if (!weight || !load)
     return fault(weight, 'A load stands here, as 75%, 172.5, 150kg or 380lb, or the effort, as 2 left.');
@@ -170,55 +214,37 @@ export function parseSetLine(line: string, context: SetLineContext): SetLine {
       : loadByEffort(of.max, amount, left);
   if (!(kg >= LIGHTEST_KG && kg <= HEAVIEST_KG))
     return fault(weight, `Between ${LIGHTEST_KG} and ${HEAVIEST_KG} kg.`);
-  const touch = take('touch');
-  const extra = peek();
-  if (extra) return fault(extra, 'Nothing more is understood here; touch means touch-and-go.');
+  return finish(
+    kg,
+    left === undefined ? `@ ${number(load[1]!)}${load[2]?.toLowerCase() ?? context.unit}` : `@ ${left} left`,
+    of,
+  );
+}
 
-  const style: RepStyle = touch ? 'touchAndGo' : 'reset';
-  const set: WrittenSet = timed
-    ? { role, load: kg, reps: 1, seconds: amount, style }
-    : { role, load: kg, reps: amount, style };
-  const warmups = !ramp
-    ? []
-    : timed
-      ? HOLD_RAMP.map((share) => ({
-          ...set,
-          role: 'warmup' as const,
-          load: share * kg,
-          seconds: RAMP_SECONDS,
-        }))
-      : RAMP.map(([share, reps]) => warmup(set, share, reps));
-  const words = [
-    ...(ramp ? ['ramp'] : []),
-    SET_ROLE_TAGS[role],
-    `${count}x${amount}${timed ? 's' : ''}`,
-    '@',
-    left === undefined ? `${number(load[1]!)}${load[2]?.toLowerCase() ?? context.unit}` : `${left} left`,
-    ...(touch ? ['touch'] : []),
-  ];
+/** A lighter set of the ramp, in steps that people load: no small plates go on and off between warm-ups. */
+function warmup(set: WrittenSet, share: number, reps: number, lift: Lift, unit: MassUnit): WrittenSet {
+  const { terms: _terms, ...plain } = set;
+  const step = toKg(isBarLift(lift) ? RAMP_STEP[unit] : 1, unit);
+  const load = Math.max(step, Math.round((share * set.load) / step) * step);
   return {
-    sets: [...warmups, ...Array.from({ length: count }, () => set)],
-    line: words.join(' '),
-    ...(of && { of }),
+    ...plain,
+    role: 'warmup',
+    load: Math.min(load, set.load),
+    reps: Math.max(reps, Math.min(set.reps, 3)),
   };
 }
 
-function warmup(set: WrittenSet, share: number, reps: number): WrittenSet {
-  return {
-    ...set,
-    role: 'warmup',
-    load: Math.max(1, share * set.load),
-    reps: Math.max(reps, Math.min(set.reps, 3)),
-  };
+/** Steps in which a bar is loaded while warming up, in the unit of the reader. */
+export const RAMP_STEP: Readonly<Record<MassUnit, number>> = { kg: 5, lb: 10 };
+
+/** The word that stands for no load at all, where the lift can be done so. */
+function noLoad(lift: Lift): string | undefined {
+  return lift.loadMeans === 'addedToBody' ? 'bodyweight' : lift.needs.includes('band') ? 'band' : undefined;
 }
 
 /** The load with which a set of these repetitions leaves so many. */
 function loadByEffort(max: number, reps: number, left: number): number {
   return max / bestOverLoad(reps + left);
-}
-
-function number(text: string): number {
-  return Number(text.replace(',', '.'));
 }
 
 /** Words by where they stand; `x`, `×` and `@` may touch their neighbours or stand apart. */
@@ -249,26 +275,36 @@ function tokensOf(line: string): Token[] {
 const setsCheck: Check = listOf(
   record<WrittenSet>({
     role: oneOf(SET_ROLES),
-    load: positive(2000),
+    load: range(0, 2000),
     reps: whole(1, MOST_REPS),
     seconds: optional(positive(3600)),
     style: oneOf(REP_STYLES),
+    terms: optional(termsCheck),
   }),
   500,
 );
 
 /**
- * Writes sets as the lines that read as them again, one for each run of alike sets; loads to the hundredth of the unit.
+ * Writes sets of a lift as the lines that read as them again, one for each run of alike sets; loads to the hundredth of
+ * the unit.
  * @throws InvalidInputError naming the set and field that cannot be used.
  * @example writeSetLines([{ role: 'top', load: 172.5, reps: 1, style: 'reset' }], 'kg') // ['top 1x1 @ 172.5kg']
  */
-export function writeSetLines(sets: readonly WrittenSet[], unit: MassUnit): string[] {
+export function writeSetLines(
+  sets: readonly WrittenSet[],
+  unit: MassUnit,
+  lift: Lift | string = 'deadlift.conventional',
+): string[] {
   setsCheck('sets', sets);
   oneOf(MASS_UNITS)('unit', unit);
   const lines: { words: (count: number) => string; count: number; key: string }[] = [];
-  for (const { role, load, reps, seconds, style } of sets) {
+  const none = noLoad(liftOf(lift, 'lift'));
+  for (const { role, load, reps, seconds, style, terms = {} } of sets) {
     const amount = seconds === undefined ? String(reps) : `${Number(seconds.toFixed(1))}s`;
-    const tail = `${amount} @ ${Number(fromKg(load, unit).toFixed(2))}${unit}${style === 'touchAndGo' ? ' touch' : ''}`;
+    const loaded = load === 0 && none ? none : `@ ${Number(fromKg(load, unit).toFixed(2))}${unit}`;
+    const tail = [amount, loaded, ...(style === 'touchAndGo' ? ['touch'] : []), ...termWords(terms)].join(
+      ' ',
+    );
     const key = `${role} ${tail}`;
     const last = lines[lines.length - 1];
     if (last?.key === key) last.count += 1;

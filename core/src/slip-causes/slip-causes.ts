@@ -1,3 +1,4 @@
+import { checkList, checkOneOf } from '../check.ts';
 import { CHALK_KINDS, GRIPS, type ChalkKind, type Grip } from '../clasp-curve/types.ts';
 import { SET_ROLES, type SetRole } from '../calls/set-role.ts';
 import { liftOf } from '../set-demand/lifts.ts';
@@ -29,6 +30,40 @@ export interface LoggedSlip {
   readonly sweat?: boolean;
   /** Chance of holding that the clasp curve gave beforehand, 0–1. */
   readonly expected?: number;
+}
+
+/** What a coach sees when a grip slips, told in a tap each. */
+export const SLIP_SIGNS = [
+  'elbowBent',
+  'barDrifted',
+  'thighs',
+  'twoFingers',
+  'outerThumbBare',
+  'sweat',
+  'doubt',
+] as const;
+export type SlipSign = (typeof SLIP_SIGNS)[number];
+
+/** Confidence that stands for doubt that was seen. */
+const SEEN_DOUBT = 1;
+
+/**
+ * What the signs say of a slip, as its causes look at it.
+ * @throws InvalidInputError for a sign that is none.
+ * @example cluesOf(['twoFingers', 'sweat']) // { thumbFingers: 2, sweat: true }
+ */
+export function cluesOf(signs: readonly SlipSign[]): Partial<LoggedSlip> {
+  checkList('signs', signs, (sign, field) => checkOneOf(field, sign, SLIP_SIGNS));
+  const seen = new Set(signs);
+  return {
+    ...(seen.has('elbowBent') && { elbowBent: true }),
+    ...(seen.has('barDrifted') && { barDrifted: true }),
+    ...(seen.has('thighs') && { draggedOnThighs: true }),
+    ...(seen.has('twoFingers') && { thumbFingers: 2 }),
+    ...(seen.has('outerThumbBare') && { outerThumbChalked: false }),
+    ...(seen.has('sweat') && { sweat: true }),
+    ...(seen.has('doubt') && { confidence: SEEN_DOUBT }),
+  };
 }
 
 /** One thing in the log that speaks for a cause, and how loudly: 1 hints, 2 speaks, 3 shows it. */

@@ -268,6 +268,7 @@ function lifterRows(demo: DemoLifter, today: string): LifterRows {
             ...{ straps: meet.straps, thumbTape: meet.thumbTape, liquidChalk: meet.liquidChalk },
             heldOn: day(addDays(addWeeks(monday, meet.inWeeks), 5)),
             attempts: [...(meet.attempts ?? [])],
+            ...{ place: '', barDiameter: 29 },
           },
         ]
       : [],
@@ -317,7 +318,8 @@ function sessionRows(
     doneAt: new Date(start + 3 * place * 60_000),
     barId: barId(venue.name, venue.bar.name),
     diameter: closedOn(liftId, venue.bar.diameter),
-    ...{ pain: null, confidence: null, cause: null, note: null, loggedBy: null, undoneAt: null },
+    ...{ pain: null, confidence: null, cause: null, signs: [], sweat: false, note: null },
+    ...{ loggedBy: null, undoneAt: null },
   });
   return {
     session: {
@@ -325,10 +327,11 @@ function sessionRows(
       ...{ hasHold, holdKind, holdBlockId: null, finished: done, finishedAt: null, noteToLifter: null },
       // The weeks ahead repeat one another; those behind are what was done.
       seriesId: done ? null : idOf(`series ${demo.name} ${title}`),
-      ...{ removedAt: null, version: 1, lines: null },
+      ...{ removedAt: null, version: 1, lines: null, rehearsesMeet: false, sweat: false },
     },
     planned: session.planned.map((set, place) => ({
       ...{ id: idOf(`planned ${name} ${place}`), sessionId: id, place, ...planOf(set) },
+      ...{ purpose: null, fixed: null, under: null, hand: null, rest: null },
     })),
     sets: session.logged.map((set, place) => ({
       ...{ id: idOf(`set ${name} ${place}`), ...common(set.lift, place), ...planOf(set), plannedSetId: null },
@@ -355,7 +358,7 @@ type CommonField =
       | 'barId'
       | 'diameter'
     )
-  | ('pain' | 'confidence' | 'cause' | 'note' | 'loggedBy' | 'undoneAt');
+  | ('pain' | 'confidence' | 'cause' | 'signs' | 'sweat' | 'note' | 'loggedBy' | 'undoneAt');
 
 /** What a planned set and a logged one have in common. */
 function planOf({ lift, role, load, reps, seconds }: SimSet): Pick<PlannedSet, PlanField> {

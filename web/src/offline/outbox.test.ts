@@ -162,6 +162,7 @@ describe('Outbox', () => {
       pain: null,
       confidence: null,
       cause: null,
+      signs: [],
       note: null,
       doneAt: '',
     } as const;

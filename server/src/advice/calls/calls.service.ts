@@ -12,6 +12,7 @@ import {
   type HoldRequest,
   type SessionContext,
   type SetCall,
+  type SetToCall,
 } from '@iron-clasp/core';
 import type { HandsCheckView, TriedSet, WhatIfRequest, WhatIfView } from '@iron-clasp/contract';
 import type { ClubRef } from '../../platform/days/club-day.ts';
@@ -24,6 +25,7 @@ import { TrainingService } from '../../records/training/training.service.ts';
 import { CurvesService } from '../../evidence/curves/curves.service.ts';
 import { forCalls } from '../../evidence/lifter-today/for-calls.ts';
 import type { LifterProfile } from '../../evidence/lifter-today/lifter-today.service.ts';
+import { eventOf, rulesOf } from '../../evidence/session/event-of.ts';
 import { SessionFactsService, type SessionFacts } from '../../evidence/session/session-facts.service.ts';
 import { liftOf, venueOf } from '../../evidence/session/session-parts.ts';
 import { loadOn } from './load-on.ts';
@@ -56,7 +58,8 @@ export class CallsService {
 
   /** The session as the engine takes it. */
   contextOf(facts: SessionFacts, other: Circumstances = {}): SessionContext {
-    const { profile, curve, sets, ledger } = facts;
+    const { profile, curve, sets, ledger, session } = facts;
+    const event = other.event ?? eventOf(session, profile.nextMeet);
     const venue = venueOf(other.kit ?? facts.kit);
     return {
       lifter: { ...forCalls(profile), ...facts.week, slippedToday: facts.slippedToday, ...other.lifter },
@@ -67,17 +70,20 @@ export class CallsService {
         ...(other.chalk && { chalk: other.chalk }),
         ...(other.barDiameter && { barDiameter: other.barDiameter }),
       },
-      ...(other.event && { event: other.event }),
+      ...(event && { event }),
+      sweat: session.sweat,
       curve: other.curve ?? curve,
       ledger,
-      sets: sets.map((set) => ({
+      sets: sets.map((set, i) => ({
         lift: liftOf(set),
-        // On the day of the meet a top set is an attempt.
-        role: other.event && set.role === 'top' ? 'attempt' : set.role,
+        // On the day of the meet, and where it is rehearsed, a top set is an attempt.
+        role: event && set.role === 'top' ? 'attempt' : set.role,
         load: set.load,
         reps: set.reps,
         style: set.style,
         ...maxFor(set, profile.lifter),
+        ...saidByLine(set),
+        lastOfLine: isLastOfLine(sets, i),
         ...(profile.lifter.bodyMass !== null && { bodyMass: profile.lifter.bodyMass }),
         ...(set.seconds && { seconds: set.seconds }),
         ...overrideFor(set, facts.overrides),
@@ -107,14 +113,7 @@ export class CallsService {
       ...(kit && { kit }),
       ...(body.chalk && { chalk: body.chalk }),
       ...(body.barDiameter && { barDiameter: body.barDiameter }),
-      ...(meet && {
-        event: {
-          name: meet.name,
-          straps: meet.straps,
-          thumbTape: meet.thumbTape,
-          liquidChalk: meet.liquidChalk,
-        },
-      }),
+      ...(meet && { event: rulesOf(meet) }),
       ...(hands && { lifter: { hands } }),
     });
     return {
@@ -141,6 +140,26 @@ export class CallsService {
       return [{ liftName: liftOf(set).name, role: set.role, load: total, ...said }];
     });
   }
+}
+
+/** What the line of a set says beside sets and load. */
+function saidByLine({ purpose, fixed, under, hand }: PlannedSet): Partial<SetToCall> {
+  return {
+    ...(purpose && { purpose }),
+    ...(fixed && { fixed }),
+    ...(under && { under }),
+    ...(hand && { hand }),
+  };
+}
+
+/** Is the set the last of several alike? */
+function isLastOfLine(sets: readonly PlannedSet[], at: number): boolean {
+  const alike = (other: PlannedSet | undefined): boolean =>
+    other !== undefined &&
+    other.liftId === sets[at]!.liftId &&
+    other.role === sets[at]!.role &&
+    other.load === sets[at]!.load;
+  return alike(sets[at - 1]) && !alike(sets[at + 1]);
 }
 
 /** The best that the set's load is a share of, where one is known. */

@@ -55,7 +55,7 @@ export class LoggingService {
         sideUnder: grip === 'mixed' ? (body.sideUnder ?? null) : null,
         barId: bar.id,
         diameter: body.diameter ?? closedOn(liftId, bar.diameter),
-        ...saidOf(body, by),
+        ...saidOf(body, session, by),
         undoneAt: null,
       };
     });
@@ -72,6 +72,8 @@ export class LoggingService {
     await this.log.keepSet(club.id, sessionId, async (session, manager) => {
       const planned = await this.plannedSet(manager, sessionId, body.plannedSetId);
       if (body.slippedAtRep && body.slippedAtRep > body.reps) throw slipAfterEnd(body.reps);
+      if (body.load < LIMITS.load.min && !mayCarryNothing(planned.liftId))
+        throw invalid('load', LOAD_MESSAGE);
       const bar = await this.barOf(club, session, body.barId);
       const { liftId, role, style, seconds } = planned;
       const { load, reps, grip, strapped, chalk } = body;
@@ -83,7 +85,7 @@ export class LoggingService {
         barId: bar.id,
         diameter: closedOn(liftId, bar.diameter),
         slippedAtRep: body.slippedAtRep ?? null,
-        ...saidOf(body, by),
+        ...saidOf(body, session, by),
         undoneAt: null,
       };
     });
@@ -111,8 +113,7 @@ export class LoggingService {
     await this.log.correct(kind, club.id, entryId, correction, sent, (entry) => {
       const next = { ...entry, ...sent } as LoggedSet;
       if (next.slippedAtRep && next.slippedAtRep > next.reps) throw slipAfterEnd(next.reps);
-      if (next.load < LIMITS.load.min && findLift(next.liftId)!.loadMeans !== 'addedToBody')
-        throw invalid('load', LOAD_MESSAGE);
+      if (next.load < LIMITS.load.min && !mayCarryNothing(next.liftId)) throw invalid('load', LOAD_MESSAGE);
       if (next.grip !== 'mixed' || next.strapped) return { ...sent, sideUnder: null };
       // The ledger counts sides: a mixed grip without one is no entry.
       if (next.sideUnder === null) throw invalid('sideUnder', 'Say which hand was under.');
@@ -142,14 +143,23 @@ export class LoggingService {
 const SET_FIELDS = ['load', 'reps', 'grip', 'sideUnder', 'strapped', 'slippedAtRep', 'note'];
 const HOLD_FIELDS = ['load', 'seconds', 'ended', 'grip', 'sideUnder', 'note'];
 
+/** Done with the body alone, or with what hangs from no hand, as a band. */
+function mayCarryNothing(liftId: string): boolean {
+  const lift = findLift(liftId)!;
+  return lift.loadMeans === 'addedToBody' || lift.curve === null;
+}
+
 function saidOf(
-  { pain, confidence, cause, note }: LogHoldRequest | LogSetRequest,
+  { pain, confidence, cause, signs, note }: LogHoldRequest | LogSetRequest,
+  { sweat }: TrainingSession,
   loggedBy: string,
-): Pick<LoggedHold, 'pain' | 'confidence' | 'cause' | 'note' | 'loggedBy'> {
+): Pick<LoggedHold, 'pain' | 'confidence' | 'cause' | 'signs' | 'sweat' | 'note' | 'loggedBy'> {
   return {
     pain: pain ?? null,
     confidence: confidence ?? null,
     cause: cause ?? null,
+    signs: signs ?? [],
+    sweat,
     note: note ?? null,
     loggedBy,
   };

@@ -37,9 +37,9 @@ export class ProgramsService {
       this.kit.at(club.id, session.venueId, session.barId),
     ]);
     const started = await this.log.started([sessionId, ...later.map((each) => each.id)]);
-    const { id, lifterId, version, title, heldOn, venueId, barId, hasHold } = session;
+    const { id, lifterId, version, title, heldOn, venueId, barId, hasHold, rehearsesMeet } = session;
     return {
-      ...{ id, lifterId, version, title, heldOn, venueId, barId, hasHold },
+      ...{ id, lifterId, version, title, heldOn, venueId, barId, hasHold, rehearsesMeet },
       started: started.has(id),
       later: later.filter((each) => !started.has(each.id)).length,
       faults: kit ? faultsOf(sets, kit) : [],
@@ -67,6 +67,7 @@ export class ProgramsService {
       ...{ venueId, barId, heldOn, title: body.title, hasHold },
       holdBlockId: hasHold ? (known?.holdBlockId ?? null) : null,
       lines: lines.map(({ liftId, text }) => ({ liftId, text })),
+      rehearsesMeet: body.rehearsesMeet ?? known?.rehearsesMeet ?? false,
     };
     const owner = { clubId: club.id, lifterId };
     const later = known && body.later ? await this.training.laterInSeries(known) : [];
@@ -94,18 +95,19 @@ export class ProgramsService {
   async move(club: ClubRef, sessionId: string, body: MoveSessionRequest): Promise<void> {
     await this.db.transaction(async (manager) => {
       const session = await this.training.lock(manager, club.id, sessionId);
-      const { venueId = session.venueId, heldOn = session.heldOn, version } = body;
+      const { venueId = session.venueId, heldOn = session.heldOn, sweat = session.sweat, version } = body;
       // A bar belongs to its venue: moved without a word about the bar, the session takes the first one there.
       const barId = body.barId ?? (venueId === session.venueId ? session.barId : null);
       if (!(await this.kit.at(club.id, venueId, barId))) throw notFound(body.barId ? 'bar' : 'venue');
-      if (session.venueId === venueId && session.barId === barId && session.heldOn === heldOn) return;
+      const stays = session.venueId === venueId && session.barId === barId && session.heldOn === heldOn;
+      if (stays && session.sweat === sweat) return;
       if (heldOn !== session.heldOn && (await this.log.started([sessionId], manager)).size > 0)
         throw new Problem(
           409,
           'session-started',
           'Something of this session is already logged, so its day is history now. Copy it to another day.',
         );
-      await this.training.change(session, version, { venueId, barId, heldOn }, manager);
+      await this.training.change(session, version, { venueId, barId, heldOn, sweat }, manager);
     });
   }
 
@@ -167,13 +169,13 @@ export class ProgramsService {
           );
           if (there) continue;
           const id = randomUUID();
-          const { venueId, barId, title, hasHold, holdKind, lines } = session;
+          const { venueId, barId, title, hasHold, holdKind, lines, rehearsesMeet } = session;
           await this.training.save(
             manager,
             { clubId, lifterId },
             id,
             0,
-            { venueId, barId, title, hasHold, lines, heldOn, holdBlockId: null },
+            { venueId, barId, title, hasHold, lines, heldOn, rehearsesMeet, holdBlockId: null },
             own.map((set) => ({ ...set, id: randomUUID(), sessionId: id })),
             { seriesId, holdKind },
           );

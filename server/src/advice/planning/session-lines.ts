@@ -32,10 +32,15 @@ export function readLines(
       fields.push({ path: `lines[${i}].text`, message });
       return [];
     }
-    const sets = parsed.sets.map(({ seconds, ...set }) => ({
+    const sets = parsed.sets.map(({ seconds, terms = {}, ...set }) => ({
       ...set,
       liftId: lift.id,
       seconds: seconds ?? null,
+      purpose: terms.purpose ?? null,
+      fixed: terms.fixed ?? null,
+      under: terms.under ?? null,
+      hand: terms.hand ?? null,
+      rest: terms.rest ?? null,
     }));
     return [{ liftId: lift.id, text: parsed.line, sets }];
   });
@@ -53,14 +58,19 @@ export function linesOf(sets: readonly PlannedSet[], unit: MassUnit): SessionPla
   }
   return runs.flatMap((run) =>
     writeSetLines(
-      run.map(({ role, load, reps, style, seconds }) => ({
-        role,
-        load,
-        reps,
-        style,
+      run.map(({ role, load, reps, style, seconds, purpose, fixed, under, hand, rest }) => ({
+        ...{ role, load, reps, style },
         ...(seconds && { seconds }),
+        terms: {
+          ...(purpose && { purpose }),
+          ...(fixed && { fixed }),
+          ...(under && { under }),
+          ...(hand && { hand }),
+          ...(rest && { rest }),
+        },
       })),
       unit,
+      run[0]!.liftId,
     ).map((text) => ({ liftId: run[0]!.liftId, text })),
   );
 }

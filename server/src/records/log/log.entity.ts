@@ -1,4 +1,13 @@
-import type { ChalkKind, Ending, Grip, HoldKindId, RepStyle, SetRole, Side } from '@iron-clasp/core';
+import type {
+  ChalkKind,
+  Ending,
+  Grip,
+  HoldKindId,
+  RepStyle,
+  SetRole,
+  Side,
+  SlipSign,
+} from '@iron-clasp/core';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
 /** What every log row carries; `undoneAt` hides a row without losing it. */
@@ -27,6 +36,10 @@ abstract class LogRow {
   @Column('int', { nullable: true }) confidence: number | null;
   /** Why it slipped, as the coach saw it: an id of the slip causes. */
   @Column('text', { nullable: true }) cause: string | null;
+  /** What the coach saw when it slipped: ids of the signs of a slip. */
+  @Column('text', { array: true }) signs: SlipSign[];
+  /** Done in the heat, or with hands that sweat through the chalk. */
+  @Column('boolean') sweat: boolean;
   @Column('text', { nullable: true }) note: string | null;
   @Column('uuid', { nullable: true }) loggedBy: string | null;
 }

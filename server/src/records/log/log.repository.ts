@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import type { ChalkKind, Ending, Grip, HoldKindId, Side } from '@iron-clasp/core';
+import type { ChalkKind, Ending, Grip, HoldKindId, Side, SlipSign } from '@iron-clasp/core';
 import { DataSource, In, IsNull, type EntityManager } from 'typeorm';
 import type { PageKey } from '../../platform/http/paging.ts';
 import { LogCorrection, LoggedHold, LoggedSet } from './log.entity.ts';
@@ -59,6 +59,7 @@ export interface LogRow {
   readonly pain: number | null;
   readonly confidence: number | null;
   readonly cause: string | null;
+  readonly signs: SlipSign[];
   readonly note: string | null;
 }
 
@@ -76,11 +77,11 @@ export class LogRepository {
   /** Bare-handed sets since a day, alike ones counted. */
   async countedSets(lifterId: string, since: string): Promise<CountedSet[]> {
     return this.db.query(
-      `SELECT session_id AS "sessionId", lift_id AS "liftId", load, reps, style, seconds, grip, chalk, diameter,
+      `SELECT session_id AS "sessionId", lift_id AS "liftId", load, reps, style, seconds, grip, chalk, diameter, sweat,
               slipped_at_rep AS "slippedAtRep", training_day::text AS "trainingDay", count(*)::int AS times
          FROM logged_set
         WHERE lifter_id = $1 AND training_day > $2 AND undone_at IS NULL AND NOT strapped AND lift_id <> ALL ($3)
-        GROUP BY session_id, lift_id, load, reps, style, seconds, grip, chalk, diameter, slipped_at_rep, training_day`,
+        GROUP BY session_id, lift_id, load, reps, style, seconds, grip, chalk, diameter, sweat, slipped_at_rep, training_day`,
       [lifterId, since, NOT_GRIPPED],
     );
   }
@@ -326,7 +327,7 @@ export class LogRepository {
       limit,
       NOT_GRIPPED,
     ];
-    const common = `e.id, e.session_id, e.done_at, e.lift_id, e.load, e.grip, e.side_under, e.chalk, e.pain, e.confidence, e.cause, e.note`;
+    const common = `e.id, e.session_id, e.done_at, e.lift_id, e.load, e.grip, e.side_under, e.chalk, e.pain, e.confidence, e.cause, e.signs, e.note`;
     const where = `e.lifter_id = $1 AND e.undone_at IS NULL AND ($2::timestamptz IS NULL OR (e.done_at, e.id) < ($2, $3::uuid))`;
     const sets = `SELECT 'set' AS kind, ${common}, NULL::text AS hold_kind, e.role, e.reps, e.seconds, NULL::float AS target, e.strapped, e.slipped_at_rep, NULL AS ended
         FROM logged_set e WHERE ${where} AND ($4::text IS NULL OR e.lift_id = $4)

@@ -11,6 +11,9 @@ export class Meet {
   @Column('boolean') straps: boolean;
   @Column('boolean') thumbTape: boolean;
   @Column('boolean') liquidChalk: boolean;
+  @Column('text') place: string;
+  /** Of the meet's bar, mm; null where nobody knows. */
+  @Column('double precision', { nullable: true }) barDiameter: number | null;
   /** Planned deadlift attempts in order, kg. */
   @Column('jsonb') attempts: number[];
   @Column('int') version: number;

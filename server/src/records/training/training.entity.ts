@@ -1,4 +1,4 @@
-import type { HoldKindId, RepStyle, SetRole } from '@iron-clasp/core';
+import type { FixedGrip, HoldKindId, LinePurpose, RepStyle, SetRole, Side } from '@iron-clasp/core';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
 /** Sets of one lift as a coach writes them. */
@@ -29,6 +29,10 @@ export class TrainingSession {
   @Column('timestamptz', { nullable: true }) finishedAt: Date | null;
   /** What the coach tells the lifter at the end. */
   @Column('text', { nullable: true }) noteToLifter: string | null;
+  /** The rules of the next meet bind it. */
+  @Column('boolean') rehearsesMeet: boolean;
+  /** Heat, or hands that sweat through the chalk. */
+  @Column('boolean') sweat: boolean;
   /** Grows with every change; a page that saw an older one is told so. */
   @Column('int') version: number;
   /** The lines its sets were written in; null for sessions that came without. */
@@ -48,4 +52,12 @@ export class PlannedSet {
   @Column('text') style: RepStyle;
   /** s, where the set is timed. */
   @Column('double precision', { nullable: true }) seconds: number | null;
+  /** What its line is there for, where it says so. */
+  @Column('text', { nullable: true }) purpose: LinePurpose | null;
+  /** What its line fixes, whatever would be called. */
+  @Column('text', { nullable: true }) fixed: FixedGrip | null;
+  @Column('text', { nullable: true }) under: Side | null;
+  @Column('text', { nullable: true }) hand: Side | null;
+  /** s, where the line asks for one. */
+  @Column('double precision', { nullable: true }) rest: number | null;
 }

@@ -144,6 +144,9 @@ export class TrainingRepository {
 
 /** Are two sets planned alike, whatever their ids? */
 export function sameSet(a: PlannedSet, b: PlannedSet): boolean {
-  const fields = ['liftId', 'role', 'load', 'reps', 'style', 'seconds'] as const;
+  const fields = [
+    ...(['liftId', 'role', 'load', 'reps', 'style', 'seconds'] as const),
+    ...(['purpose', 'fixed', 'under', 'hand', 'rest'] as const),
+  ];
   return fields.every((field) => a[field] === b[field]);
 }

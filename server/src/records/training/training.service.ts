@@ -10,7 +10,7 @@ import { sameSet, TrainingRepository } from './training.repository.ts';
 /** What an editor says of a session. */
 export type SessionContent = Pick<
   TrainingSession,
-  'venueId' | 'barId' | 'heldOn' | 'title' | 'hasHold' | 'lines' | 'holdBlockId'
+  'venueId' | 'barId' | 'heldOn' | 'title' | 'hasHold' | 'lines' | 'holdBlockId' | 'rehearsesMeet'
 >;
 
 /** Sessions of a day that are listed. */
@@ -161,6 +161,7 @@ export function sameSets(a: readonly PlannedSet[], b: readonly PlannedSet[]): bo
 }
 
 const NEW_SESSION: Partial<TrainingSession> = {
+  sweat: false,
   seriesId: null,
   removedAt: null,
   holdKind: 'frontRackHold',

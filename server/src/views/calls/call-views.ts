@@ -3,8 +3,8 @@ import {
   sayCall,
   sayHands,
   stopToday,
-  setDemand,
   SET_ROLE_NAMES,
+  type EventRules,
   type HoldEquipment,
   type HoldPrescription,
   type SetCall,
@@ -24,7 +24,9 @@ import type { PlannedSet } from '../../records/training/training.entity.ts';
 import type { LifterProfile } from '../../evidence/lifter-today/lifter-today.service.ts';
 import type { SessionFacts } from '../../evidence/session/session-facts.service.ts';
 import { liftOf } from '../../evidence/session/session-parts.ts';
+import type { AttemptCall } from '../../advice/calls/attempts.ts';
 import { loadBelow, loadOn } from '../../advice/calls/load-on.ts';
+import { eventOf } from '../../evidence/session/event-of.ts';
 
 export function headOf({ session, profile, kit }: SessionFacts, venues: readonly Venue[]): SessionHead {
   const { id, name, chalk, note } = kit.venue;
@@ -35,6 +37,8 @@ export function headOf({ session, profile, kit }: SessionFacts, venues: readonly
     title: session.title,
     on: session.heldOn,
     version: session.version,
+    sweat: session.sweat,
+    event: eventSaid(eventOf(session, profile.nextMeet)),
     hands: {
       said: sayHands(profile.hands, profile.handsOn !== null),
       stop: stopToday(profile.hands) ?? null,
@@ -44,6 +48,11 @@ export function headOf({ session, profile, kit }: SessionFacts, venues: readonly
     bar: { id: kit.bar.id, name: kit.bar.name, mass: kit.bar.mass, diameter: kit.bar.diameter },
     venues: venues.map((each) => ({ id: each.id, name: each.name, chalk: each.chalk })),
   };
+}
+
+/** The rules in force, as a page names them. */
+function eventSaid(event: EventRules | undefined): SessionHead['event'] {
+  return event ? { name: event.name, rehearsal: event.rehearsal === true } : null;
 }
 
 export function overridesOf(
@@ -84,6 +93,8 @@ export function calledSet(
     reps: set.reps,
     style: set.style,
     seconds: set.seconds,
+    purpose: set.purpose,
+    rest: set.rest,
     line: sayCall(call),
     call,
     lighter: call.lighterLoad === undefined ? null : loadBelow(set, call.lighterLoad, equipment),
@@ -94,11 +105,11 @@ export function calledSet(
 export function loggedSet(row: LoggedSet): LoggedSetView {
   const { id, plannedSetId, load, reps, style, seconds, diameter, grip, sideUnder, strapped } = row;
   const { slippedAtRep, chalk } = row;
-  const { pain, confidence, cause, note } = row;
+  const { pain, confidence, cause, signs, note } = row;
   return {
     ...{ id, plannedSetId, load, reps, style, seconds, diameter, grip, sideUnder, strapped },
     ...{ slippedAtRep, chalk },
-    ...{ pain, confidence, cause, note },
+    ...{ pain, confidence, cause, signs, note },
     doneAt: row.doneAt.toISOString(),
   };
 }
@@ -136,21 +147,16 @@ export function demandsOf(
     : marks;
 }
 
-/** What the attempts of the next meet ask, in the bare grip that the next top set is called with. */
-export function attemptsOf(
-  { nextMeet }: LifterProfile,
-  sets: readonly PlannedSet[],
-  calls: readonly SetCall[],
-): CurveDemand[] {
-  if (!nextMeet || nextMeet.straps) return [];
-  const top = sets.findIndex(
-    (set, i) => (set.role === 'top' || set.role === 'attempt') && calls[i]!.choice !== 'straps',
+/** What the attempts of the next meet ask, each in the grip that it is called with. */
+export function attemptsOf(profile: LifterProfile, attempts: readonly AttemptCall[]): CurveDemand[] {
+  return attempts.flatMap(({ call }, i) =>
+    call.grip && call.choice !== 'straps' && call.demand
+      ? [
+          {
+            ...{ kind: 'attempt', label: `${profile.nextMeet!.name}, attempt ${i + 1}` },
+            ...{ load: call.demand.load, seconds: call.demand.seconds, grip: call.grip },
+          } as const,
+        ]
+      : [],
   );
-  const grip = calls[top]?.grip;
-  return nextMeet.attempts.map((attempt, i) => ({
-    kind: 'attempt',
-    label: `${nextMeet.name}, attempt ${i + 1}`,
-    ...setDemand({ lift: 'deadlift.conventional', reps: 1, load: attempt }),
-    grip: grip ?? 'mixed',
-  }));
 }

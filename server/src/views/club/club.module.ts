@@ -5,12 +5,21 @@ import { LiftersModule } from '../../records/lifters/lifters.module.ts';
 import { LogModule } from '../../records/log/log.module.ts';
 import { MeetsModule } from '../../records/meets/meets.module.ts';
 import { SqueezeModule } from '../../records/squeeze/squeeze.module.ts';
+import { LifterTodayModule } from '../../evidence/lifter-today/lifter-today.module.ts';
 import { ClubController } from './club.controller.ts';
 import { ClubService } from './club.service.ts';
 
 /** Who needs the coach, over all lifters. */
 @Module({
-  imports: [CurvesModule, HandsChecksModule, LiftersModule, LogModule, MeetsModule, SqueezeModule],
+  imports: [
+    CurvesModule,
+    HandsChecksModule,
+    LifterTodayModule,
+    LiftersModule,
+    LogModule,
+    MeetsModule,
+    SqueezeModule,
+  ],
   controllers: [ClubController],
   providers: [ClubService],
 })

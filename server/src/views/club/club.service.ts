@@ -5,15 +5,11 @@ import {
   findAttention,
   fitHoldCurve,
   gripWork,
-  GRIPS,
   HISTORY_NAMES,
   MEET_NEAR_DAYS,
-  holdProbability,
-  setDemand,
   SIDES,
   type AttentionFacts,
   type AttentionFinding,
-  type Grip,
 } from '@iron-clasp/core';
 import type { ClubCurvesEvent, ClubView } from '@iron-clasp/contract';
 import { Observable } from 'rxjs';
@@ -30,7 +26,8 @@ import type { SqueezeTestRow } from '../../records/squeeze/squeeze.entity.ts';
 import { SqueezeService } from '../../records/squeeze/squeeze.service.ts';
 import { CurvesService, fitOptions } from '../../evidence/curves/curves.service.ts';
 import { gripItems } from '../../evidence/holds/grip-events.ts';
-import { UNCHECKED_HANDS } from '../../evidence/lifter-today/lifter-today.service.ts';
+import { LifterTodayService, UNCHECKED_HANDS } from '../../evidence/lifter-today/lifter-today.service.ts';
+import { attemptCalls } from '../../advice/calls/attempts.ts';
 import { latestReading } from '../../evidence/squeeze/squeeze-tests.ts';
 
 /** Weeks over which every curve is fitted, and how far back observations are wanted for the oldest. */
@@ -46,6 +43,7 @@ export class ClubService {
     private readonly squeezes: SqueezeService,
     private readonly log: LogService,
     private readonly curves: CurvesService,
+    private readonly today: LifterTodayService,
     private readonly days: Days,
   ) {}
 
@@ -139,22 +137,17 @@ export class ClubService {
     const base = { name: meet.name, days };
     // Where straps are allowed they are used, and the hand is not what gives out.
     if (days > MEET_NEAR_DAYS || meet.straps || meet.attempts.length === 0) return base;
-    const load = meet.attempts.at(-1)!;
-    const curve = this.curves.fit(lifter, await this.curves.observations(club, lifter));
-    const demand = setDemand({ lift: 'deadlift.conventional', reps: 1, load });
-    // Two attempts come before it.
-    const chance = Math.max(
-      ...bareGrips(lifter.hookStage).map((grip) =>
-        holdProbability(curve, { ...demand, grip, earlierHolds: 2 }),
-      ),
-    );
-    return { ...base, third: { load, chance, asked: lifter.thresholds.attempt } };
+    const [profile, observations, ledger] = await Promise.all([
+      this.today.profile(club, lifter.id),
+      this.curves.observations(club, lifter),
+      this.curves.ledger(club, lifter.id),
+    ]);
+    const curve = this.curves.fit(lifter, observations);
+    const { load, call } = attemptCalls({ ...profile, nextMeet: meet }, { curve, ledger }).at(-1)!;
+    if (call.probability === null) return base;
+    const { probability: chance, threshold: asked, verdict } = call;
+    return { ...base, third: { load, chance, asked, unproven: verdict === 'unproven' } };
   }
-}
-
-/** Grips a lifter may take to a meet: the hook only where it has been carried to top sets. */
-function bareGrips(hookStage: string): Grip[] {
-  return GRIPS.filter((grip) => grip !== 'hook' || hookStage === 'carry' || hookStage === 'settled');
 }
 
 function grouped<Row extends { readonly lifterId: string }>(rows: readonly Row[]): Map<string, Row[]> {

@@ -11,6 +11,7 @@ import {
 } from '../../evidence/curves/curves.service.ts';
 import { LifterTodayService } from '../../evidence/lifter-today/lifter-today.service.ts';
 import { SessionFactsService } from '../../evidence/session/session-facts.service.ts';
+import { attemptCalls } from '../../advice/calls/attempts.ts';
 import { CallsService } from '../../advice/calls/calls.service.ts';
 import { SessionHoldsService } from '../../advice/holds/session-holds.service.ts';
 import { attemptsOf, demandsOf } from '../calls/call-views.ts';
@@ -40,12 +41,16 @@ export class CurveViewService {
     if (!session) {
       const observations = await this.curves.observations(club, profile.lifter);
       const curve = this.curves.fit(profile.lifter, observations);
-      return viewOf(curve, observations, attemptsOf(profile, [], []));
+      const ledger = await this.curves.ledger(club, lifterId);
+      return viewOf(curve, observations, attemptsOf(profile, attemptCalls(profile, { curve, ledger })));
     }
     const facts = await this.facts.ofSession(club, session, profile);
     const calls = this.calls.callAll(facts);
     const { hold } = await this.holds.of(club, { ...facts, holdsDone: [] });
-    const demands = [...demandsOf(facts.sets, calls, hold), ...attemptsOf(profile, facts.sets, calls)];
+    const demands = [
+      ...demandsOf(facts.sets, calls, hold),
+      ...attemptsOf(profile, attemptCalls(profile, facts)),
+    ];
     return viewOf(facts.curve, facts.observations, demands);
   }
 

@@ -47,10 +47,10 @@ function entryOf(
 ): LogEntry {
   const lift = findLift(row.lift_id);
   const { id, kind, role, load, reps, seconds, target, grip, strapped, chalk } = row;
-  const { ended, pain, confidence, cause, note } = row;
+  const { ended, pain, confidence, cause, signs, note } = row;
   return {
     ...{ id, kind, role, load, reps, seconds, target, grip, strapped, chalk },
-    ...{ ended, pain, confidence, cause, note, corrections },
+    ...{ ended, pain, confidence, cause, signs, note, corrections },
     sessionId: row.session_id,
     doneAt: row.done_at.toISOString(),
     day: heldOn,

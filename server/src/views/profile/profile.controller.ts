@@ -48,8 +48,8 @@ export class ProfileController {
     @Body() body: MeetRequest,
   ): Promise<ProfileView> {
     await this.lifters.known(who.club.id, id);
-    const { version, ...content } = body;
-    await this.meets.save(who.club.id, id, meet, version, content);
+    const { version, place = '', barDiameter = null, ...content } = body;
+    await this.meets.save(who.club.id, id, meet, version, { ...content, place, barDiameter });
     return this.view.view(who.club, id);
   }
 

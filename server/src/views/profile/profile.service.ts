@@ -39,8 +39,10 @@ export class ProfileViewService {
       archived: archivedAt !== null,
       ...{ history, changes, links, account },
       conflicts: conflictsOf(known),
-      meets: meets.map(({ id: meet, version, name, heldOn, straps, thumbTape, liquidChalk, attempts }) => ({
-        ...{ id: meet, version, name, heldOn, straps, thumbTape, liquidChalk, attempts },
+      meets: meets.map(({ id: meet, version, name, heldOn, ...each }) => ({
+        ...{ id: meet, version, name, heldOn, straps: each.straps, thumbTape: each.thumbTape },
+        ...{ liquidChalk: each.liquidChalk, place: each.place, barDiameter: each.barDiameter },
+        attempts: each.attempts,
       })),
     };
   }

@@ -24,7 +24,7 @@ import {
 } from '../../offline/hold-clock.ts';
 import { HoldByHand } from './hold-by-hand.tsx';
 import type { DoneHold } from './lane.ts';
-import { FIRST, SECOND } from './set-panel.tsx';
+import { FIRST, SECOND } from './panel-sizes.ts';
 import { usePaintedClock } from './use-clock.ts';
 import { clockNow } from '../../data/clock.ts';
 

@@ -7,7 +7,7 @@ import { useIsCoach } from '../../data/session/use-is-coach.ts';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { useReopen } from '../../data/training/floor.ts';
 import { Button } from '../../ui/button.tsx';
-import { formatMass } from '../../ui/figures.ts';
+import { formatMass, seconds } from '../../ui/figures.ts';
 import { Failed } from '../../ui/states.tsx';
 import type { DoneEntry, DoneHold, Lane } from './lane.ts';
 import { endOf } from './lane-foot.tsx';
@@ -99,9 +99,10 @@ export function Last({
       <span>
         last{' '}
         <b className="figures text-lg text-ink">
-          {formatMass(done.load, unit)} × {done.reps}
+          {formatMass(done.load, unit)} × {done.seconds === null ? done.reps : seconds(done.seconds)}
         </b>
-        {done.slippedAtRep !== null && `, slipped at ${done.slippedAtRep}`}
+        {done.slippedAtRep !== null &&
+          (done.seconds === null ? `, slipped at ${done.slippedAtRep}` : ', slipped')}
         {done.waiting && <span className="text-ochre">, waiting</span>}
       </span>
       <span className="underline underline-offset-4">Add details</span>

@@ -92,7 +92,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
   const logSet = (set: CalledSet, body: Omit<LogSetRequest, 'doneAt'>): void => {
     const id = crypto.randomUUID();
     outbox.add({ ...common, id, kind: 'set', body: dated(body, session.bar.id) });
-    logged('set', id, USUAL_REST[set.role]);
+    logged('set', id, set.rest ?? USUAL_REST[set.role]);
     setOver(null);
   };
   const logHold = (body: LogHoldRequest): void => {
@@ -251,6 +251,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
         <SetPanel
           // A question that was open for one set is none of the next.
           key={now.set.id}
+          sessionId={session.id}
           set={now.set}
           call={call!}
           load={load}
@@ -261,6 +262,13 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
           crowded={asked}
           onDone={() => logSet(now.set, called(now.set))}
           onSlip={(rep) => logSet(now.set, { ...called(now.set), slippedAtRep: rep })}
+          onTimed={(seconds, ended) =>
+            logSet(now.set, {
+              ...called(now.set),
+              seconds,
+              ...(ended === 'slipped' && { slippedAtRep: 1 }),
+            })
+          }
           onOtherwise={() => setOver({ kind: 'different', set: now.set })}
           onLeaveOut={() => act({ kind: 'skip', at: now.set.id })}
         />
@@ -348,8 +356,10 @@ function loadOf(set: CalledSet, call: SetCall, view: FloorView): number {
 
 function bodyOf(entry: DoneEntry): Omit<LogSetRequest, 'doneAt' | 'plannedSetId'> {
   const { load, reps, grip, sideUnder, strapped, chalk, slippedAtRep } = entry;
-  const { pain, confidence, cause, note } = entry;
+  const { pain, confidence, cause, signs, note, seconds } = entry;
   return {
+    ...(seconds !== null && { seconds }),
+    ...(signs.length > 0 && { signs: [...signs] }),
     ...{ load, reps, grip, strapped, chalk },
     ...(sideUnder !== null && { sideUnder }),
     ...(slippedAtRep !== null && { slippedAtRep }),

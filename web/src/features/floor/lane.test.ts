@@ -20,7 +20,17 @@ const call = (choice: SetCall['choice'], more: Partial<SetCall> = {}): SetCall =
 const set = (id: string, load: number, done: LoggedSetView | null = null): CalledSet => ({
   ...{ id, liftId: 'deadlift.conventional', liftName: 'Deadlift', role: 'top', planned: load, reps: 1 },
   style: 'reset',
-  ...{ seconds: null, line: '', fault: null, lighter: null, override: null, overrides: [], done },
+  ...{
+    purpose: null,
+    rest: null,
+    seconds: null,
+    line: '',
+    fault: null,
+    lighter: null,
+    override: null,
+    overrides: [],
+    done,
+  },
   loading: { total: load, perSide: [{ mass: 20, unit: 'kg' }] },
   call: call('hook'),
 });
@@ -39,7 +49,7 @@ const logged = (id: string, plannedSetId: string): LoggedSetView => ({
     chalk: 'block',
     slippedAtRep: null,
   },
-  ...{ pain: null, confidence: null, cause: null, note: null, doneAt: '' },
+  ...{ pain: null, confidence: null, cause: null, signs: [], note: null, doneAt: '' },
 });
 const view = (more: Partial<FloorView['calls']> = {}): FloorView =>
   ({

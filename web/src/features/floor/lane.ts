@@ -124,7 +124,7 @@ export function laneOf(view: FloorView, waiting: readonly Waiting[], memory: Lan
 }
 
 function doneOf(id: string, body: LogSetRequest, set: CalledSet, view: FloorView): DoneEntry {
-  const { load, reps, grip, strapped, chalk, slippedAtRep, pain, confidence, cause, note } = body;
+  const { load, reps, grip, strapped, chalk, slippedAtRep, pain, confidence, cause, signs, note } = body;
   return {
     ...{ id, load, reps, style: set.style, grip, strapped, chalk },
     seconds: body.seconds ?? set.seconds,
@@ -134,6 +134,7 @@ function doneOf(id: string, body: LogSetRequest, set: CalledSet, view: FloorView
     pain: pain ?? null,
     confidence: confidence ?? null,
     cause: cause ?? null,
+    signs: signs ?? [],
     note: note ?? null,
     waiting: true,
   };

@@ -1,8 +1,13 @@
 import {
+  CHALK_KINDS,
+  CHALK_NAMES,
   GRIP_CHOICES,
   GRIP_NAMES,
   rankSlipCauses,
+  SIDES,
   SLIP_CAUSES,
+  SLIP_SIGN_NAMES,
+  SLIP_SIGNS,
   toKg,
   type GripChoice,
 } from '@iron-clasp/core';
@@ -15,7 +20,8 @@ import { Button } from '../../ui/button.tsx';
 import { Choices } from '../../ui/choices.tsx';
 import { formatMass, inUnit } from '../../ui/figures.ts';
 import { choiceOf } from './lane.ts';
-import { SECOND } from './set-panel.tsx';
+import { SECOND } from './panel-sizes.ts';
+import { Toggles } from '../../ui/toggles.tsx';
 import { TextArea } from '../../ui/text-area.tsx';
 
 type Body = Omit<LogSetRequest, 'doneAt'>;
@@ -48,11 +54,12 @@ export function Otherwise({ set, start, slipped, onLog, onSkip, onClose }: Other
   };
   const step = toKg(STEP[unit], unit);
   const choose = (choice: GripChoice): void => {
-    const { sideUnder: _side, ...rest } = body;
+    const { sideUnder = set.call.sideUnder, ...rest } = body;
     setBody({
       ...rest,
       strapped: choice === 'straps',
       grip: choice === 'straps' ? 'doubleOverhand' : choice,
+      ...(choice === 'mixed' && sideUnder && { sideUnder }),
     });
   };
   const causes =
@@ -80,19 +87,28 @@ export function Otherwise({ set, start, slipped, onLog, onSkip, onClose }: Other
             onLess={() => change({ load: Math.max(step, body.load - step) })}
             onMore={() => change({ load: Math.min(600, snapped(body.load, step, unit)) })}
           />
-          <Stepper
-            label="Repetitions"
-            value={String(body.reps)}
-            onLess={() =>
-              change({
-                reps: Math.max(1, body.reps - 1),
-                ...(body.slippedAtRep && {
-                  slippedAtRep: Math.min(body.slippedAtRep, Math.max(1, body.reps - 1)),
-                }),
-              })
-            }
-            onMore={() => change({ reps: Math.min(100, body.reps + 1) })}
-          />
+          {set.seconds !== null ? (
+            <Stepper
+              label="Seconds"
+              value={`${Math.round(body.seconds ?? set.seconds)} s`}
+              onLess={() => change({ seconds: Math.max(1, Math.round(body.seconds ?? set.seconds!) - 1) })}
+              onMore={() => change({ seconds: Math.min(600, Math.round(body.seconds ?? set.seconds!) + 1) })}
+            />
+          ) : (
+            <Stepper
+              label="Repetitions"
+              value={String(body.reps)}
+              onLess={() =>
+                change({
+                  reps: Math.max(1, body.reps - 1),
+                  ...(body.slippedAtRep && {
+                    slippedAtRep: Math.min(body.slippedAtRep, Math.max(1, body.reps - 1)),
+                  }),
+                })
+              }
+              onMore={() => change({ reps: Math.min(100, body.reps + 1) })}
+            />
+          )}
         </div>
         <Choices
           large
@@ -101,21 +117,47 @@ export function Otherwise({ set, start, slipped, onLog, onSkip, onClose }: Other
           options={GRIP_CHOICES.map((each) => [each, GRIP_NAMES[each]] as const)}
           onChange={choose}
         />
+        {body.grip === 'mixed' && !body.strapped && (
+          <Choices
+            large
+            legend="Under"
+            value={body.sideUnder ?? ''}
+            options={SIDES.map((side) => [side, side] as const)}
+            onChange={(side) => change({ sideUnder: side || undefined })}
+          />
+        )}
+        <Choices
+          large
+          legend="Chalk"
+          value={body.chalk}
+          options={CHALK_KINDS.map((each) => [each, CHALK_NAMES[each]] as const)}
+          onChange={(chalk) => change({ chalk })}
+        />
         <Choices
           large
           legend="Slipped"
           value={body.slippedAtRep === undefined ? 'no' : String(body.slippedAtRep)}
           options={[
             ['no', 'held'],
-            ...Array.from({ length: body.reps }, (_, i) => [String(i + 1), `at ${i + 1}`] as const),
+            ...(set.seconds !== null
+              ? [['1', 'slipped'] as const]
+              : Array.from({ length: body.reps }, (_, i) => [String(i + 1), `at ${i + 1}`] as const)),
           ]}
           onChange={(value) =>
             change({
               slippedAtRep: value === 'no' ? undefined : Number(value),
-              ...(value === 'no' && { cause: undefined }),
+              ...(value === 'no' && { cause: undefined, signs: undefined }),
             })
           }
         />
+        {body.slippedAtRep !== undefined && (
+          <Toggles
+            legend="What was seen"
+            values={body.signs ?? []}
+            options={SLIP_SIGNS.map((sign) => [sign, SLIP_SIGN_NAMES[sign]] as const)}
+            onChange={(signs) => change({ signs: signs.length > 0 ? [...signs] : undefined })}
+          />
+        )}
         <Scale label="Pain" from={0} to={10} value={body.pain} onChange={(pain) => change({ pain })} />
         <Scale
           label="Confidence before it"

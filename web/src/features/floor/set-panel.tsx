@@ -3,6 +3,7 @@ import {
   GRIP_NAMES,
   loadBar,
   sayStanding,
+  type Ending,
   type HoldPrescription,
   type SetCall,
   SET_ROLE_TAGS,
@@ -12,6 +13,8 @@ import clsx from 'clsx';
 import { useState, type ReactElement, type ReactNode } from 'react';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { saidOn } from './lane.ts';
+import { FIRST, SECOND } from './panel-sizes.ts';
+import { TimedKeys } from './timed-keys.tsx';
 import { BarDrawing } from '../../ui/marks/bar-drawing.tsx';
 import { GripMark } from '../../ui/marks/grip-mark.tsx';
 import { Button } from '../../ui/button.tsx';
@@ -19,11 +22,8 @@ import { formatMass, percent, seconds } from '../../ui/figures.ts';
 import { Caution } from '../../ui/states.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
 
-/** Heights of what is tapped: as much as the screen has, never less than a thumb with chalk on it needs. */
-export const FIRST = 'min-h-[clamp(4rem,11dvh,6rem)]';
-export const SECOND = 'min-h-[clamp(3.25rem,9dvh,5rem)]';
-
 interface SetPanelProps {
+  readonly sessionId: string;
   readonly set: CalledSet;
   readonly call: SetCall;
   /** What goes on the bar, kg. */
@@ -37,6 +37,8 @@ interface SetPanelProps {
   readonly crowded: boolean;
   readonly onDone: () => void;
   readonly onSlip: (rep: number) => void;
+  /** A set for time, with the seconds that were really done. */
+  readonly onTimed: (seconds: number, ended: Ending) => void;
   readonly onOtherwise: () => void;
   readonly onLeaveOut: () => void;
 }
@@ -50,14 +52,17 @@ export function SetPanel(props: SetPanelProps): ReactElement {
   const onDone = barred ? onLeaveOut : props.onDone;
   const unit = useUnit();
   const [slipping, setSlipping] = useState(false);
+  /** Runs by the clock; what must not be done has none. */
+  const timed = set.seconds !== null && !barred;
   const bare = call.choice !== 'straps' && call.choice !== null;
   const slip = (): void => (set.reps === 1 ? onSlip(1) : setSlipping(true));
   useKeys({
     ' ': (event) => {
+      if (timed) return;
       event.preventDefault();
       onDone();
     },
-    s: () => bare && slip(),
+    s: () => bare && !timed && slip(),
     Escape: () => setSlipping(false),
   });
   const loading =
@@ -143,7 +148,15 @@ export function SetPanel(props: SetPanelProps): ReactElement {
                 : 'the hold'
               : `${next.liftName === set.liftName ? '' : `${next.liftName}, `}${SET_ROLE_TAGS[next.role]} ${formatMass(next.loading.total, unit)} × ${next.seconds ? seconds(next.seconds) : next.reps}${next.call.choice ? `, ${GRIP_NAMES[next.call.choice]}` : ''}`}
         </p>
-        {slipping ? (
+        {timed ? (
+          <TimedKeys
+            sessionId={props.sessionId}
+            target={set.seconds!}
+            onEnd={props.onTimed}
+            onDone={onDone}
+            onOtherwise={onOtherwise}
+          />
+        ) : slipping ? (
           <fieldset className="w-full max-w-2xl">
             <legend className="mx-auto text-lg">Slipped at which repetition?</legend>
             <div className="mt-1 grid grid-cols-[repeat(auto-fit,minmax(3.5rem,1fr))] gap-1.5">

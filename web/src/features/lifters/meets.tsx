@@ -4,7 +4,7 @@ import { useState, type FormEvent, type ReactElement } from 'react';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { Button } from '../../ui/button.tsx';
 import { Field } from '../../ui/field.tsx';
-import { formatMass, inUnit, typedMass } from '../../ui/figures.ts';
+import { formatMass, inUnit, typedMass, typedNumber } from '../../ui/figures.ts';
 import { Failed } from '../../ui/states.tsx';
 import { useMeet } from '../../data/lifters/lifters.ts';
 import { Checkbox } from '../../ui/checkbox.tsx';
@@ -42,6 +42,8 @@ export function Meets({ profile }: { profile: ProfileView }): ReactElement {
                     {SWITCHES.map(([key, words]) => `${words} ${meet[key] ? 'allowed' : 'barred'}`).join(
                       ' · ',
                     )}
+                    {meet.place && ` · ${meet.place}`}
+                    {meet.barDiameter && ` · bar ${meet.barDiameter} mm`}
                     {meet.attempts.length > 0 &&
                       ` · attempts ${meet.attempts.map((each) => formatMass(each, unit)).join(', ')}`}
                   </span>
@@ -82,6 +84,9 @@ interface Content {
   readonly straps: boolean;
   readonly thumbTape: boolean;
   readonly liquidChalk: boolean;
+  readonly place: string;
+  /** mm, as typed. */
+  readonly barDiameter: string;
   readonly attempts: string;
 }
 
@@ -107,11 +112,14 @@ function MeetForm({
     straps: meet?.straps ?? profile.sport === 'strongman',
     thumbTape: meet?.thumbTape ?? true,
     liquidChalk: meet?.liquidChalk ?? true,
+    place: meet?.place ?? '',
+    barDiameter: meet?.barDiameter ? String(meet.barDiameter) : '',
     attempts: written,
   });
   const [start] = useState(blank);
   const draft = useDraft(`meet.${profile.id}.${meet?.id ?? 'new'}`, start, meet?.version ?? 0);
   const { id, name, heldOn, straps, thumbTape, liquidChalk, attempts } = draft.value;
+  const { place = '', barDiameter = '' } = draft.value;
   const leave = (): void => {
     draft.done();
     onDone();
@@ -136,6 +144,8 @@ function MeetForm({
           straps,
           thumbTape,
           liquidChalk,
+          place,
+          barDiameter: barDiameter.trim() === '' ? null : typedNumber(barDiameter),
           attempts: kg,
           version: draft.found?.version ?? meet?.version ?? 0,
         },
@@ -159,6 +169,24 @@ function MeetForm({
           value={heldOn}
           error={fault('heldOn')}
           onChange={(day) => draft.set({ heldOn: day })}
+        />
+      </div>
+      <div className="grid gap-3 sm:grid-cols-2">
+        <Field
+          label="Place"
+          value={place}
+          maxLength={120}
+          error={fault('place')}
+          onChange={(event) => draft.set({ place: event.target.value })}
+        />
+        <Field
+          label="Diameter of the bar"
+          unit="mm"
+          inputMode="decimal"
+          placeholder="29"
+          value={barDiameter}
+          error={fault('barDiameter')}
+          onChange={(event) => draft.set({ barDiameter: event.target.value })}
         />
       </div>
       <fieldset className="flex flex-wrap gap-x-5 gap-y-1">

@@ -3,6 +3,8 @@ import {
   LIFTS,
   parseSetLine,
   planFaults,
+  type Lift,
+  type LoadMeaning,
   type MassUnit,
   type SetLineContext,
   SET_ROLE_TAGS,
@@ -48,6 +50,7 @@ interface Content {
   /** Change the later sessions that repeat this one, too. */
   readonly later: boolean;
   readonly hasHold: boolean;
+  readonly rehearsesMeet: boolean;
   readonly rows: readonly Row[];
 }
 
@@ -61,6 +64,7 @@ function contentOf(start: SessionPlanView | null, on: string): Content {
     barId: start?.barId ?? '',
     later: false,
     hasHold: start?.hasHold ?? false,
+    rehearsesMeet: start?.rehearsesMeet ?? false,
     rows: start ? start.lines.map((line) => row(line.liftId, line.text)) : [row('deadlift.conventional')],
   };
 }
@@ -78,7 +82,7 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
   const save = useSaveSessions(lifter.id);
   const [blank] = useState(() => contentOf(start, on));
   const draft = useDraft(draftName(lifter.id, start), blank, start?.version ?? 0);
-  const { id, title, heldOn, venueId, barId, later, hasHold, rows } = draft.value;
+  const { id, title, heldOn, venueId, barId, later, hasHold, rehearsesMeet, rows } = draft.value;
   const setRows = (now: readonly Row[]): void => draft.set({ rows: now });
   const list = useRef<HTMLOListElement>(null);
   if (venues.isPending) return <Loading what="the venues" lines={4} />;
@@ -93,7 +97,9 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
     rows.flatMap(({ liftId, text }) => {
       const read =
         text.trim() === '' ? undefined : parseSetLine(text, { ...maxesOf(lifter), unit, lift: liftId });
-      return read?.sets?.map(({ role, load: kg }) => ({ lift: liftId, role, load: kg })) ?? [];
+      return (
+        read?.sets?.flatMap(({ role, load: kg }) => (kg > 0 ? [{ lift: liftId, role, load: kg }] : [])) ?? []
+      );
     }),
     {
       name: here.name,
@@ -142,6 +148,7 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
         heldOn,
         venueId: where,
         hasHold,
+        rehearsesMeet: rehearsesMeet ?? false,
         version: draft.found?.version ?? start?.version ?? 0,
         lines,
       },
@@ -263,6 +270,12 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
         <Checkbox checked={hasHold} onChange={(checked) => draft.set({ hasHold: checked })}>
           a rack hold after the main lifts
         </Checkbox>
+        <Checkbox
+          checked={rehearsesMeet ?? false}
+          onChange={(checked) => draft.set({ rehearsesMeet: checked })}
+        >
+          rehearses the meet: its rules bind
+        </Checkbox>
       </div>
       {start !== null && start.later > 0 && (
         <Choices
@@ -316,7 +329,7 @@ function Read({
   if (text.trim() === '')
     return (
       <p id={id} className={refused ? 'text-sm text-oxblood' : 'text-sm text-quiet'}>
-        {refused ?? (lift.timed ? 'sets x seconds @ load, as 2x30s @ 100' : 'sets x repetitions @ load')}
+        {refused ?? hintFor(lift)}
       </p>
     );
   const found = parseSetLine(text, { ...maxesOf(lifter), unit, lift });
@@ -335,16 +348,36 @@ function Read({
   }
   const said = found.sets.map(
     (set) =>
-      `${SET_ROLE_TAGS[set.role]} ${load(Math.round(set.load * 10) / 10, unit)} × ${set.seconds ? seconds(set.seconds) : set.reps}`,
+      `${SET_ROLE_TAGS[set.role]} ${set.load === 0 ? 'no load' : load(Math.round(set.load * 10) / 10, unit)} × ${set.seconds ? seconds(set.seconds) : set.reps}`,
   );
+  const meant = LOAD_MEANT[lift.loadMeans];
   return (
     <p id={id} className="text-sm text-quiet">
-      {unit}:{' '}
+      {unit}
+      {meant && `, ${meant}`}:{' '}
       {found.of &&
         `of the best ${findLift(found.of.liftId)!.name.toLowerCase()}, ${load(found.of.max, unit)}: `}
       {said.length > 6 ? `${said.slice(0, 6).join(' · ')} · and ${said.length - 6} more` : said.join(' · ')}
     </p>
   );
+}
+
+/** Whose load a line writes, where it is not all that is on the bar. */
+const LOAD_MEANT: Readonly<Record<LoadMeaning, string>> = {
+  total: '',
+  eachHand: 'in each hand',
+  oneHand: 'in the one hand',
+  addedToBody: 'added to the body',
+};
+
+/** How a line of the lift is written. */
+function hintFor(lift: Lift): string {
+  const meant = LOAD_MEANT[lift.loadMeans];
+  const load = meant ? `load ${meant}` : 'load';
+  if (lift.loadMeans === 'addedToBody' && !lift.timed)
+    return `sets x repetitions @ ${load}, or 3x6 bodyweight`;
+  if (lift.needs.includes('band')) return 'sets x repetitions band, as 2x20 band';
+  return lift.timed ? `sets x seconds @ ${load}, as 2x30s @ 100` : `sets x repetitions @ ${load}`;
 }
 
 function Tool({

@@ -6,6 +6,7 @@ import { Link, useNavigate } from 'react-router';
 import { useIsCoach } from '../../data/session/use-is-coach.ts';
 import { FIELD_NAMES } from '../../data/lifters/field-names.ts';
 import { Button } from '../../ui/button.tsx';
+import { Checkbox } from '../../ui/checkbox.tsx';
 import { nearDay } from '../../ui/figures.ts';
 import { Caution, Empty, Failed, Loading } from '../../ui/states.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
@@ -85,6 +86,13 @@ function Session({
             onAsk={setAsked}
             onClose={toggleWhatIf}
           />
+        )}
+        {view.session.event && (
+          <p className="mb-2 border-l-4 border-forge pl-3">
+            {view.session.event.rehearsal
+              ? `Rehearses ${view.session.event.name}: its rules bind, and top sets are called like attempts.`
+              : `${view.session.event.name} is today: its rules bind, and top sets are attempts.`}
+          </p>
         )}
         {view.session.hands.stop && <Caution stop>{view.session.hands.stop}</Caution>}
         {anything && whatIf.error && <Failed error={whatIf.error} />}
@@ -232,6 +240,9 @@ function SessionBar({
           <span>
             {head.bar.diameter} mm{head.venue.note && `. ${head.venue.note}`}
           </span>
+          <Checkbox checked={head.sweat} onChange={(sweat) => move.mutate({ sweat, version: head.version })}>
+            heat and sweat
+          </Checkbox>
         </div>
       ) : (
         <p className="w-full text-quiet">

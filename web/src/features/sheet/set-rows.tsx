@@ -1,6 +1,7 @@
 import {
   HOLD_KINDS_BY_ID,
   GRIP_NAMES,
+  LINE_PURPOSE_NAMES,
   sayStanding,
   type HoldPrescription,
   HOLD_CHANGE_NAMES,
@@ -70,7 +71,11 @@ export function SetRow({
     <Row open={open} onOpen={onOpen}>
       <span className="label">{SET_ROLE_TAGS[set.role]}</span>
       <span className={clsx('figures', strong ? 'text-2xl font-semibold' : 'text-xl')}>
-        {load(set.loading.total, unit)}
+        {set.loading.total === 0 ? (
+          <span className="text-quiet">no load</span>
+        ) : (
+          load(set.loading.total, unit)
+        )}
         <span className="text-quiet"> × </span>
         {set.seconds ? seconds(set.seconds) : set.reps}
         {count > 1 && <span className="ml-2 text-base whitespace-nowrap text-quiet">{count} sets</span>}
@@ -95,6 +100,7 @@ export function SetRow({
           )}
         >
           {set.line}
+          {set.purpose && <span className="font-normal text-quiet">, {LINE_PURPOSE_NAMES[set.purpose]}</span>}
           {call.overridden && ' (coach)'}
           {set.override && !call.overridden && (
             <span className="block text-sm font-normal text-oxblood">decided otherwise, but barred now</span>

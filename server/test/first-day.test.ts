@@ -1,0 +1,219 @@
+import { randomUUID } from 'node:crypto';
+import { SOUND_HAND, type HandsToday } from '@iron-clasp/core';
+import type {
+  CallsView,
+  ClubView,
+  CurveView,
+  ErrorView,
+  FloorView,
+  LogView,
+  ProfileView,
+  SessionPlanView,
+  VenueChoice,
+} from '@iron-clasp/contract';
+import { Coach, startApi, type Api } from './api.test-helper.ts';
+
+/** The day that the tests stand at. */
+const TODAY = '2026-11-24';
+const NOON = '2026-11-24T11:30:00Z';
+
+let api: Api;
+let coach: Coach;
+let venue: string;
+beforeAll(async () => {
+  api = await startApi();
+  coach = await Coach.signIn(api);
+  venue = (await coach.get<VenueChoice[]>('/venues')).find((each) => each.name === 'Rope works')!.id;
+});
+afterAll(() => api.close());
+
+async function newLifter(more: object = {}): Promise<ProfileView> {
+  const made = await coach.send<ProfileView>(
+    'put',
+    `/lifters/${randomUUID()}`,
+    { name: 'Wren Castellane', sport: 'powerlifting', deadliftMax: 150, version: 0, ...more },
+    200,
+  );
+  return coach.get<ProfileView>(`/lifters/${made.id}/profile`);
+}
+
+async function session(lifter: string, lines: object[], more: object = {}): Promise<string> {
+  const id = randomUUID();
+  await coach.send<SessionPlanView>(
+    'put',
+    `/lifters/${lifter}/sessions/${id}`,
+    { title: 'Day one', heldOn: TODAY, venueId: venue, hasHold: false, version: 0, lines, ...more },
+    200,
+  );
+  return id;
+}
+const calls = (id: string): Promise<CallsView> => coach.get<CallsView>(`/sessions/${id}/calls`);
+const check = (lifter: string, hands: HandsToday, checkedAt = NOON): Promise<unknown> =>
+  coach.send('put', `/lifters/${lifter}/hands-checks/${randomUUID()}`, { hands, checkedAt }, 200);
+const pull = (text: string, liftId = 'deadlift.conventional'): object => ({ liftId, text });
+
+describe('a lifter of whom three answers and the best pull are known', () => {
+  it('warms up double overhand; the heavy single keeps the school’s practice and says that nobody knows yet', async () => {
+    const { id } = await newLifter({ bestPulled: 'mixed' });
+    const { sets, evidence } = await calls(await session(id, [pull('ramp top 1x1 @ 90%')]));
+    for (const set of sets.filter((each) => each.role === 'warmup' && each.planned <= 90))
+      expect(set.call).toMatchObject({ choice: 'doubleOverhand' });
+    const top = sets.at(-1)!;
+    expect(top.call).toMatchObject({ choice: 'mixed', verdict: 'unproven', near: 0 });
+    expect(top.lighter).toBeNull();
+    expect(evidence).toMatchObject({ observations: 0, best: 'told' });
+  });
+
+  it('of whom nobody has said how it was pulled, it is assumed and asked', async () => {
+    const made = await newLifter();
+    expect(made).toMatchObject({ bestPulled: 'notSaid', alternation: 'lightBySession' });
+    expect(made.unanswered).toEqual(expect.arrayContaining(['bestPulled', 'practisedUnder']));
+    const { evidence } = await calls(await session(made.id, [pull('top 1x1 @ 90%')]));
+    expect(evidence.best).toBe('assumed');
+  });
+
+  it('a strapped best says nothing, and the practised side is kept on heavy sets', async () => {
+    const { id } = await newLifter({ bestPulled: 'straps', practisedUnder: 'right' });
+    const { sets, evidence } = await calls(await session(id, [pull('top 1x1 @ 90% mixed')]));
+    expect(evidence.best).toBeUndefined();
+    expect(sets[0]!.call).toMatchObject({ choice: 'mixed', sideUnder: 'right' });
+  });
+
+  it.each([
+    [{ bestPulled: 'teeth' }, 'bestPulled'],
+    [{ practisedUnder: 'both' }, 'practisedUnder'],
+    [{ alternation: 'sometimes' }, 'alternation'],
+    [{ thumbFingers: 4 }, 'thumbFingers'],
+    [{ clenches: 'yes' }, 'clenches'],
+  ])('%j is refused by name', async (more, path) => {
+    const body = { name: 'Wren Castellane', sport: 'powerlifting', deadliftMax: 150, version: 0, ...more };
+    const answer = await coach.send<ErrorView>('put', `/lifters/${randomUUID()}`, body, 400);
+    expect(answer.error.fields![0]!.path).toBe(path);
+  });
+});
+
+describe('unwell', () => {
+  it('stops every line, says so on sheet, floor and club page, and is taken back by a new check', async () => {
+    const { id, name } = await newLifter();
+    const planned = await session(id, [
+      pull('3x5 @ 100'),
+      pull('3x5 @ 60', 'bench'),
+      pull('2x5 @ 80', 'squat'),
+    ]);
+    const sound: HandsToday = { left: SOUND_HAND, right: SOUND_HAND };
+    await check(id, { ...sound, unwell: true });
+    const stopped = await calls(planned);
+    expect(new Set(stopped.sets.map((set) => set.call.verdict))).toEqual(new Set(['stop']));
+    expect(stopped.session.hands).toEqual({
+      said: 'unwell: nothing is lifted',
+      stop: expect.stringMatching(/lift nothing/),
+    });
+    const floor = await coach.get<FloorView>(`/sessions/${planned}/floor`);
+    expect(floor.hands.unwell).toBe(true);
+    const club = await coach.get<ClubView>('/club/attention');
+    expect(club.lifters.find((each) => each.name === name)!.findings.map((each) => each.ruleId)).toContain(
+      'attention.unwell',
+    );
+    await check(id, sound, '2026-11-24T11:40:00Z');
+    expect((await calls(planned)).session.hands.stop).toBeNull();
+  });
+});
+
+describe('the meet binds its day and its rehearsals', () => {
+  it('straps are out in both, and every page gives one answer on the third attempt', async () => {
+    const { id } = await newLifter({ bestPulled: 'mixed', schoolId: 'strap-the-volume' });
+    await coach.send(
+      'put',
+      `/lifters/${id}/meets/${randomUUID()}`,
+      {
+        ...{ name: 'Tide Cup', heldOn: '2026-12-05', straps: false, thumbTape: false, liquidChalk: true },
+        ...{ place: 'Harbour hall', barDiameter: 27, attempts: [135, 142.5, 150], version: 0 },
+      },
+      200,
+    );
+    const lines = [pull('2x5 @ 70%')];
+    const bare = (view: CallsView): (string | null)[] => view.sets.map((set) => set.call.choice);
+    expect(bare(await calls(await session(id, lines)))).toEqual(['straps', 'straps']);
+    const rehearsal = await calls(await session(id, lines, { rehearsesMeet: true, heldOn: '2026-11-25' }));
+    expect(bare(rehearsal)).not.toContain('straps');
+    expect(rehearsal.session.event).toEqual({ name: 'Tide Cup', rehearsal: true });
+    const onTheDay = await calls(await session(id, lines, { heldOn: '2026-12-05' }));
+    expect(onTheDay.session.event).toEqual({ name: 'Tide Cup', rehearsal: false });
+    expect(bare(onTheDay)).not.toContain('straps');
+    const curve = await coach.get<CurveView>(`/lifters/${id}/curve`);
+    const third = curve.demands.filter((each) => each.kind === 'attempt').at(-1)!;
+    expect(third.grip).toBe('mixed');
+    const club = await coach.get<ClubView>('/club/attention');
+    const said = club.lifters
+      .find((each) => each.id === id)!
+      .findings.find((each) => /third attempt/.test(each.text));
+    expect(said!.text).toMatch(/not known yet/);
+  });
+});
+
+describe('what a line says', () => {
+  it('purpose, grip, side, rest and no load are kept, called and read again', async () => {
+    const { id } = await newLifter({ trainingSince: '2019-01-01', schoolId: 'strap-the-volume' });
+    const planned = await session(id, [
+      pull('3x8 @ 60 grip', 'row.barbell'),
+      pull('1x3 @ 100 hook rest 3min'),
+      pull('1x3 @ 100 mixed right under'),
+      pull('3x6 bodyweight', 'pull-up'),
+      pull('2x20 band', 'band-opening'),
+    ]);
+    const { sets } = await calls(planned);
+    expect(sets[0]).toMatchObject({ purpose: 'grip', call: { choice: 'doubleOverhand' } });
+    // Hook was never started with this lifter: the line may ask for it, and the limit is said.
+    expect(sets[3]).toMatchObject({ rest: 180, call: { choice: 'hook' } });
+    expect(sets[3]!.call.reasons.map((each) => each.ruleId)).toEqual(
+      expect.arrayContaining(['line.fixed', 'adaptation.hook-stage']),
+    );
+    expect(sets[4]!.call).toMatchObject({ choice: 'mixed', sideUnder: 'right' });
+    expect(sets[5]).toMatchObject({ planned: 0, call: { choice: 'doubleOverhand' } });
+    expect(sets[8]).toMatchObject({ planned: 0, call: { verdict: 'free' } });
+    const plan = await coach.get<SessionPlanView>(`/sessions/${planned}/plan`);
+    expect(plan.lines.map((line) => line.text)).toEqual([
+      'volume 3x8 @ 60kg grip',
+      'volume 1x3 @ 100kg hook rest 3min',
+      'volume 1x3 @ 100kg mixed right under',
+      'volume 3x6 bodyweight',
+      'volume 2x20 band',
+    ]);
+  });
+});
+
+describe('what was done is what is kept', () => {
+  it('seconds of a carry, signs of a slip, the heat of the day, and a band without load', async () => {
+    const { id } = await newLifter();
+    const planned = await session(id, [
+      pull('1x30s @ 100', 'carry.handles'),
+      pull('1x20 band', 'band-opening'),
+    ]);
+    const before = await calls(planned);
+    await coach.send('patch', `/sessions/${planned}`, { sweat: true, version: before.session.version }, 200);
+    const { sets, session: head } = await calls(planned);
+    expect(head.sweat).toBe(true);
+    const log = (at: number, body: object): Promise<unknown> =>
+      coach.send(
+        'put',
+        `/sessions/${planned}/sets/${randomUUID()}`,
+        {
+          ...{ plannedSetId: sets[at]!.id, grip: 'doubleOverhand', strapped: false, chalk: 'block' },
+          ...{ doneAt: NOON, ...body },
+        },
+        200,
+      );
+    await log(0, { load: 100, reps: 1, seconds: 12.4, slippedAtRep: 1, signs: ['sweat', 'doubt'] });
+    await log(1, { load: 0, reps: 20 });
+    const kept = await calls(planned);
+    expect(kept.sets[0]!.done).toMatchObject({ seconds: 12.4, slippedAtRep: 1, signs: ['sweat', 'doubt'] });
+    expect(kept.sets[1]!.done).toMatchObject({ load: 0 });
+    const { entries } = await coach.get<LogView>(`/lifters/${id}/log`);
+    expect(entries.find((each) => each.kind === 'set' && each.load === 100)!.signs).toEqual([
+      'sweat',
+      'doubt',
+    ]);
+    const rows = await api.db.query('SELECT DISTINCT sweat FROM logged_set WHERE session_id = $1', [planned]);
+    expect(rows).toEqual([{ sweat: true }]);
+  });
+});
