@@ -6,6 +6,7 @@ import {
   type BarLoading,
   type ChalkKind,
   type GripChoice,
+  type Handle,
   type HandsToday,
   type HoldCurve,
   type HoldPrescription,
@@ -124,6 +125,8 @@ export interface CalledSet {
   readonly seconds: number | null;
   /** What its line is there for, where it says so. */
   readonly purpose: LinePurpose | null;
+  /** What its line puts between hand and bar. */
+  readonly handle: Handle | null;
   /** s, where its line asks for a rest of its own. */
   readonly rest: number | null;
   readonly line: string;

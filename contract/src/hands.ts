@@ -51,6 +51,10 @@ export class HandBody implements HandToday {
 
   @Optional()
   @Whole(LIMITS.pain, PAIN)
+  wristPain?: number;
+
+  @Optional()
+  @Whole(LIMITS.pain, PAIN)
   bicepsPain?: number;
 
   @Optional()

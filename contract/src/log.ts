@@ -9,6 +9,7 @@ import {
   SLIP_CAUSES,
   SLIP_SIGNS,
   type SlipSign,
+  type UsualMistake,
   type ChalkKind,
   type Ending,
   type Grip,
@@ -283,6 +284,11 @@ export interface LogEntry {
   readonly corrections: readonly CorrectionView[];
   /** Lightest load that it can be corrected to, where that is another than usual: a hang may carry nothing. */
   readonly leastLoad: number | null;
+}
+
+/** The usual mistakes that the log of the last four weeks shows. */
+export interface MistakesView {
+  readonly mistakes: readonly UsualMistake[];
 }
 
 export interface LogView {

@@ -38,6 +38,16 @@ export * from './clasp-curve/curve-over-time.ts';
 // Lifts, and what a set asks of the hand.
 export * from './set-demand/lift.ts';
 export * from './set-demand/lifts.ts';
+export {
+  CARRY,
+  CONTROLLED_PULL,
+  EXPLOSIVE_PULL,
+  FULL_LIFT,
+  HANDLE_MM,
+  STILL,
+  STRAP_REFUSALS,
+  THICK_HANDLE_MM,
+} from './set-demand/lift-families.ts';
 export * from './set-demand/is-bar-lift.ts';
 export * from './set-demand/set-demand.ts';
 export * from './set-demand/set-observation.ts';
@@ -71,7 +81,7 @@ export type { CallRule, RuleEffect, RuleFacts } from './calls/rules.ts';
 export * from './calls/call-rules.ts';
 export { CAUTIONS, CUES, type Advice, type AdviceFacts } from './calls/advice.ts';
 export { HISTORY_CAUTIONS } from './calls/history-cautions.ts';
-export { stopToday } from './calls/safety-rules.ts';
+export { stopToday } from './calls/stop-rules.ts';
 export { sayStanding } from './calls/wording.ts';
 export { CHALK_PLACES, FAMILY_CHALK_PLACES } from './calls/chalk-call.ts';
 export { callSet } from './calls/call-set.ts';

@@ -1,4 +1,4 @@
-import type { Alternation, ReasonRank, GripChoice, LinePurpose } from './calls/types.ts';
+import type { Alternation, Handle, ReasonRank, GripChoice, LinePurpose } from './calls/types.ts';
 import type { SetRole } from './calls/set-role.ts';
 import type { LadderStep } from './calls/school.ts';
 import type { BestPulled } from './log/observe-best.ts';
@@ -87,6 +87,9 @@ export const ALTERNATION_NAMES: Names<Alternation> = {
   always: 'always',
 };
 
+/** What is put between hand and bar. */
+export const HANDLE_NAMES: Names<Handle> = { thick: 'thick handle', towel: 'towel' };
+
 /** What a coach sees when a grip slips. */
 export const SLIP_SIGN_NAMES: Names<SlipSign> = {
   elbowBent: 'elbow bent',
@@ -166,6 +169,10 @@ export const KIT_NEED_NAMES: Names<KitNeed> = {
   bell: 'an offset bell',
   roller: 'a wrist roller',
   mat: 'a mat',
+  stone: 'stones',
+  keg: 'kegs',
+  sandbag: 'sandbags',
+  yoke: 'a yoke',
 };
 
 export const SPORT_NAMES: Names<Sport> = {

@@ -1,3 +1,4 @@
+import { SOUND_HAND } from '@iron-clasp/core';
 import axe from 'axe-core';
 import { By, error, until, type Locator, type WebElement } from 'selenium-webdriver';
 import type { Driver } from 'selenium-webdriver/chrome.js';
@@ -195,6 +196,17 @@ export class Page {
   }
 
   /** Asks the API in the page's own session, as the page would. */
+  /** The lifter's skin has healed, as somebody saw yesterday: a hold is then done in all its sets. */
+  async healed(lifterId: string): Promise<void> {
+    const { today } = (await this.api<{ today: string }>('GET', `/lifters/${lifterId}/sheet`)).body;
+    const hands = { left: SOUND_HAND, right: SOUND_HAND };
+    const checkedAt = new Date(Date.parse(`${today}T22:00:00Z`) - 86_400_000).toISOString();
+    const kept = await this.api('PUT', `/lifters/${lifterId}/hands-checks/${crypto.randomUUID()}`, {
+      ...{ hands, checkedAt },
+    });
+    if (kept.status !== 200) throw new Error(`The check was not kept: ${JSON.stringify(kept.body)}`);
+  }
+
   async api<Answer>(method: string, path: string, body?: object): Promise<{ status: number; body: Answer }> {
     return this.driver.executeAsyncScript(
       `const [method, path, body, done] = arguments;

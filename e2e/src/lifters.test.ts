@@ -20,12 +20,12 @@ it('a coach adds a lifter with three answers, gives the rest, and the change is 
   await page.type('Best deadlift', '142,5');
   await page.click('Add lifter');
   await page.at(/\/profile$/);
-  await page.says(/5 answers would sharpen the calls/);
+  await page.says(/7 answers would sharpen the calls/);
   await page.says('Asta Lindqvist', 'nav[aria-label="The rack"]');
   await page.says(/deadlift 142\.5 kg/);
   await page.pick('School', 'Bare hands');
   await page.click('They are right as they stand');
-  await page.says('4 answers are kept.');
+  await page.says('6 answers are kept.');
   await page.click('Save');
   await page.says('Saved.');
   await page.says(/school: Same grip all year → Bare hands/, 'section[aria-label="What was changed"]');

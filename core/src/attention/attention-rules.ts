@@ -1,7 +1,7 @@
 import { CLOSING_TO_OPENING_LIMIT } from '../grip-week/grip-work.ts';
 import { PAIN_PARTS, PAINS, SIDES, type HandsToday, type Side } from '../hands/hand-state.ts';
 import { handsCheck } from '../calls/check-call.ts';
-import { SHARP_PAIN } from '../calls/safety-rules.ts';
+import { SHARP_PAIN } from '../calls/stop-rules.ts';
 import { bool, listOf, oneOf, optional, range, record, text, whole, type Check } from '../shape.ts';
 
 /** Pages on which what is found can be mended. */

@@ -3,7 +3,8 @@ import { SIDES, type HandToday, type HistoryKind } from '../hands/hand-state.ts'
 import type { StrapType } from '../set-demand/lift.ts';
 import { HISTORY_CAUTIONS } from './history-cautions.ts';
 import type { RuleFacts } from './rules.ts';
-import { isHeavyOrLastWarmUp, SORE_ELBOW } from './safety-rules.ts';
+import { isHeavyOrLastWarmUp } from './safety-rules.ts';
+import { SORE_ELBOW } from './strain.ts';
 import type { GripChoice } from './types.ts';
 
 /** What a cue or caution may look at: the set, and what was called for it. */

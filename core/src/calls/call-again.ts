@@ -36,6 +36,8 @@ export function callAgain(underWay: SessionUnderWay): { curve: HoldCurve; calls:
   const { session, observations, fit, done, holds, bodyMass } = underWay;
   checkObject('session', session);
   checkList('observations', observations);
+  checkList('done', done, (row, field) => checkObject(field, row));
+  checkList('holds', holds, (row, field) => checkObject(field, row));
   const { sweat } = session;
   const hot = <Row extends object>(rows: readonly Row[]): Row[] =>
     rows.map((row) => (sweat ? { ...row, sweat } : row));

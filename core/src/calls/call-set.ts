@@ -9,7 +9,7 @@ import { chalkCall } from './chalk-call.ts';
 import { contextCheck } from './check-call.ts';
 import { chooseGrip, strongest, type Chosen } from './choose-grip.ts';
 import { gripAlternatives } from './grip-alternatives.ts';
-import { EASY_HOLD } from './safety-rules.ts';
+import { EASY_HOLD } from './strain.ts';
 import type { School } from './school.ts';
 import { SCHOOLS, SORE } from './schools.ts';
 import { handsHurt } from './school-policy.ts';

@@ -414,6 +414,11 @@ const BOOK: Record<string, Case> = {
     line: { load: 100, fixed: 'hook' },
     ...{ calls: /^double overhand/, because: 'safety.damaged-thumb-no-hook' },
   },
+  'a row with a thick handle is there for the grip': {
+    school: 'strap-the-volume',
+    line: { lift: 'row.dumbbell', load: 25, reps: 8, role: 'accessory', handle: 'thick' },
+    ...{ calls: /^double overhand/, because: 'lift.no-straps-on-grip-work' },
+  },
   'the line keeps the straps off': {
     school: 'strap-the-volume',
     line: { ...backOff, load: 100, fixed: 'bare' },

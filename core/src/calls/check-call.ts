@@ -28,6 +28,7 @@ import {
   ALTERNATIONS,
   FIXED_GRIPS,
   GRIP_CHOICES,
+  HANDLES,
   LINE_PURPOSES,
   type CallContext,
   type CallLifter,
@@ -51,6 +52,7 @@ export const handCheck: Check = record<HandToday>({
   elbowPain: pain,
   nail: optional(oneOf(NAIL_STATES)),
   thumbJointPain: optional(pain),
+  wristPain: optional(pain),
   bicepsPain: optional(pain),
   spreadingPain: optional(bool),
 });
@@ -193,6 +195,7 @@ const setFields = {
   hand: optional(side),
   fixed: optional(oneOf(FIXED_GRIPS)),
   under: optional(side),
+  handle: optional(oneOf(HANDLES)),
   hookedBefore: optional(whole(0, 500)),
   lastOfLine: optional(bool),
 };

@@ -1,7 +1,7 @@
 import { GRIP_NAMES } from '../vocabulary.ts';
 import { GRIPS } from '../clasp-curve/types.ts';
 import type { StrapType } from '../set-demand/lift.ts';
-import { STRAP_REFUSALS } from '../set-demand/lifts.ts';
+import { STRAP_REFUSALS } from '../set-demand/lift-families.ts';
 import type { CallRule, RuleEffect, RuleFacts } from './rules.ts';
 import { handsDamaged } from './safety-rules.ts';
 import { capital } from './plain-words.ts';

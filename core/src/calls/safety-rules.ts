@@ -1,39 +1,22 @@
 import { GRIPS } from '../clasp-curve/types.ts';
-import {
-  PAIN_PARTS,
-  PAINS,
-  SIDES,
-  type HandsToday,
-  type HandToday,
-  type HistoryKind,
-  type Side,
-} from '../hands/hand-state.ts';
+import { SIDES, type HandToday, type HistoryKind, type Side } from '../hands/hand-state.ts';
 import type { GripKind } from '../set-demand/lift.ts';
-import { handsCheck } from './check-call.ts';
 import { HISTORY_CAUTIONS } from './history-cautions.ts';
 import { oneHanded, type CallRule, type RuleEffect, type RuleFacts } from './rules.ts';
 import { SET_ROLES, type SetRole } from './set-role.ts';
+import { named, STOP_RULES } from './stop-rules.ts';
+import { MAXIMAL_SHARE, nearLimitRule, NO_MAXIMAL_UNTIL_CLEARED, SORE_ELBOW, unclearedOf } from './strain.ts';
 import { GRIP_CHOICES, type CallLifter, type GripChoice } from './types.ts';
 import { capital } from './plain-words.ts';
 
 const BARE: readonly GripChoice[] = GRIPS;
 
-/** Pain, 0–10, anywhere from the hand to the biceps, from which a hand is not loaded at all. */
-export const SHARP_PAIN = 8;
 /** Pain in the thumb joint, 0–10, from which the thumb does not go under the fingers. */
 export const THUMB_JOINT_PAIN = 3;
 /** Pain in the biceps or its tendon, 0–10, from which that hand is not turned under. */
 export const BICEPS_PAIN = 3;
-/** Elbow pain, 0–10, from which nothing is closed near its limit. */
-export const SORE_ELBOW = 4;
-/** Share of the max above which an effort counts as maximal. */
-export const MAXIMAL_SHARE = 0.8;
-/** Least chance of holding a timed hold for a lifter who must not strain: nowhere near the limit. */
-export const EASY_HOLD = 0.9;
-
 const sidesWhere = (lifter: CallLifter, test: (hand: HandToday) => boolean): Side[] =>
   SIDES.filter((side) => test(lifter.hands[side]));
-const named = (sides: readonly Side[]): string => SIDES.filter((side) => sides.includes(side)).join(' and ');
 
 /** Is the skin, a finger or the nail of one hand damaged? */
 export function handsDamaged(lifter: CallLifter): boolean {
@@ -49,71 +32,6 @@ const CLOSING: readonly GripKind[] = ['crush', 'pinch', 'support', 'openHand'];
 /** The sides that have a part in the set. */
 const working = ({ hand }: RuleFacts, sides: readonly Side[]): readonly Side[] =>
   hand ? sides.filter((side) => side === hand) : sides;
-
-/** What stops the day for both hands and everything they lift, hold or press. */
-interface StopRule {
-  readonly id: string;
-  readonly reason: string;
-  /** The sentence, where the hands are so; undefined where they are not. */
-  readonly says: (hands: HandsToday) => string | undefined;
-}
-
-const handsWhere = (hands: HandsToday, test: (hand: HandToday) => boolean): string =>
-  named(SIDES.filter((side) => test(hands[side])));
-
-/** Read in order; each stops every line of a session, gripped or not. */
-const STOP_RULES: readonly StopRule[] = [
-  {
-    id: 'safety.unwell-stop',
-    reason: 'Unwell, dizzy or faint: stop, lift nothing; refer to a physician.',
-    says: ({ unwell }) =>
-      unwell ? 'Unwell, dizzy or faint: stop, lift nothing; refer to a physician.' : undefined,
-  },
-  {
-    id: 'safety.numbness-stop',
-    reason: 'Numbness or tingling: stop, nothing is lifted today; refer to a clinician.',
-    says: (hands) => {
-      const found = handsWhere(hands, (hand) => hand.numb);
-      return found
-        ? `Numbness or tingling in the ${found} hand: stop, nothing is lifted today; refer to a clinician.`
-        : undefined;
-    },
-  },
-  {
-    id: 'safety.spreading-pain-stop',
-    reason: 'Spreading pain: stop, nothing is lifted today; refer to a clinician.',
-    says: (hands) => {
-      const found = handsWhere(hands, (hand) => hand.spreadingPain === true);
-      return found
-        ? `Pain spreading from the ${found} hand: stop, nothing is lifted today; refer to a clinician.`
-        : undefined;
-    },
-  },
-  {
-    id: 'safety.sharp-pain-stop',
-    reason: 'Sharp pain in a hand, its thumb joint, elbow or biceps: stop, nothing is lifted today.',
-    says: (hands) => {
-      const sharp = PAIN_PARTS.flatMap((part) => {
-        const found = handsWhere(hands, (hand) => (hand[part] ?? 0) >= SHARP_PAIN);
-        return found ? [`${found} ${PAINS[part]}`] : [];
-      });
-      return sharp.length
-        ? `Pain of ${SHARP_PAIN} or more in the ${sharp.join(', ')}: stop, nothing is lifted today.`
-        : undefined;
-    },
-  },
-];
-
-/**
- * Why nothing is lifted today, as every screen that shows the hands says it; undefined where the day goes on.
- * @throws InvalidInputError naming the part of the hands that cannot be used.
- * @example stopToday({ left: SOUND_HAND, right: { ...SOUND_HAND, numb: true } })
- * // 'Numbness or tingling in the right hand: stop, nothing is lifted today; refer to a clinician.'
- */
-export function stopToday(hands: HandsToday): string | undefined {
-  handsCheck('hands', hands);
-  return STOP_RULES.map(({ says }) => says(hands)).find((said) => said !== undefined);
-}
 
 /** Bars the hook where a thumb is in some state. */
 function noHookWhere(
@@ -156,53 +74,6 @@ function flagged(lifter: CallLifter, kind: HistoryKind, until: 'always' | 'clear
     .filter((flag) => flag.kind === kind && (until === 'always' || !flag.cleared))
     .flatMap((flag) => (flag.side ? [flag.side] : [...SIDES]));
 }
-
-/** History of which a clinician must say whether straining is safe. */
-const NO_STRAIN_UNTIL_CLEARED: readonly HistoryKind[] = [
-  'bloodPressure',
-  'heart',
-  'fainting',
-  'pregnancy',
-  'recentOperation',
-  'underEighteen',
-];
-/** Of these, what also bars maximal efforts: under 18 bars only what is held near the limit. */
-const NO_MAXIMAL_UNTIL_CLEARED = NO_STRAIN_UNTIL_CLEARED.filter((kind) => kind !== 'underEighteen');
-
-const unclearedOf = (lifter: CallLifter, kinds: readonly HistoryKind[]): HistoryKind | undefined =>
-  lifter.flags.find((flag) => !flag.cleared && kinds.includes(flag.kind))?.kind;
-
-/** The flag that forbids straining, where one is not cleared. */
-export function noStrainFlag(lifter: CallLifter): HistoryKind | undefined {
-  return unclearedOf(lifter, NO_STRAIN_UNTIL_CLEARED);
-}
-
-/** Why nothing may be held near the limit today, and by which rule; undefined where it may. */
-export function noNearLimit(lifter: CallLifter): { ruleId: string; text: string } | undefined {
-  const flag = noStrainFlag(lifter);
-  if (flag)
-    return {
-      ruleId: 'safety.no-near-limit-holds',
-      text: `No near-limit holds until cleared. ${HISTORY_CAUTIONS[flag]}`,
-    };
-  const sore = sidesWhere(lifter, (hand) => hand.elbowPain >= SORE_ELBOW);
-  return sore.length
-    ? {
-        ruleId: 'safety.elbow-pain-no-near-limit',
-        text: `Elbow pain on the ${named(sore)}: no near-limit holds and no gripper goals; opening work stays.`,
-      }
-    : undefined;
-}
-
-/** Takes away what a timed hold would need near its limit, where one of the two rules about it speaks. */
-const nearLimitRule =
-  (ruleId: string) =>
-  ({ lifter, lift, odds }: RuleFacts): RuleEffect | undefined => {
-    const why = odds && lift.timed && lift.grips ? noNearLimit(lifter) : undefined;
-    if (!odds || why?.ruleId !== ruleId) return undefined;
-    const bars = GRIPS.filter((grip) => lift.admits.includes(grip) && odds(grip) < EASY_HOLD);
-    return bars.length ? { bars, byLoad: true, text: why.text } : undefined;
-  };
 
 /** What a split nail means, said the same on every screen. */
 export const SPLIT_NAIL =
@@ -412,7 +283,7 @@ export const SAFETY_RULES: readonly CallRule[] = [
   {
     id: 'safety.elbow-pain-no-near-limit',
     rank: 'safety',
-    reason: `Elbow pain of ${SORE_ELBOW} or more: no near-limit holds and no gripper goals; opening work stays.`,
+    reason: `Elbow or wrist pain of ${SORE_ELBOW} or more: no near-limit holds and no gripper goals; opening work stays.`,
     effect: nearLimitRule('safety.elbow-pain-no-near-limit'),
   },
   {

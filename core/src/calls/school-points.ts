@@ -123,4 +123,62 @@ export const SCHOOL_POINTS: readonly SchoolPoint[] = [
     ],
     settledBy: 'the bare-hand ceiling of lifters with the same months of training',
   },
+  {
+    id: 'point.asymmetry',
+    question: 'Does one hand under all year twist the lifter?',
+    sides: [
+      {
+        says: 'keep the practised side, all year',
+        because: 'a heavy lift is no place for an unpractised side, and the turn of the hips is small',
+        schools: ['same-grip'],
+      },
+      {
+        says: 'change sides on light sets, or pull hooked or overhand',
+        because: 'load-seconds on one side add up over a year, at the elbow and the biceps first',
+        schools: [
+          'overhand-first',
+          'hook-committed',
+          'bare-hands',
+          'weightlifting',
+          'strap-the-volume',
+          'strongman',
+        ],
+      },
+    ],
+    settledBy: 'the mixed-grip ledger beside pain and squeeze of each side',
+  },
+  {
+    id: 'point.hook-volume',
+    question: 'How much of the volume is hooked?',
+    sides: [
+      {
+        says: 'everything',
+        because: 'the thumbs settle sooner when no set is spared',
+        schools: ['hook-committed', 'weightlifting'],
+      },
+      {
+        says: 'one or two top sets',
+        because: 'skin is a budget, and the heavy sets are what it is for',
+        schools: ['same-grip', 'strap-the-volume', 'overhand-first', 'bare-hands', 'strongman'],
+      },
+    ],
+    settledBy: 'thumb skin and pain against hooked load-seconds, week by week',
+  },
+  {
+    id: 'point.biceps-risk',
+    question: 'Is the risk to the biceps of the hand under worth the grip?',
+    sides: [
+      {
+        says: 'yes, with long arms',
+        because: 'the bar cannot roll out, and an arm that stays straight carries little of it',
+        schools: ['same-grip', 'strap-the-volume', 'overhand-first', 'bare-hands'],
+      },
+      {
+        says: 'no: hook, or straps where they are allowed',
+        because: 'a torn biceps costs a year, and nobody bends the elbow on purpose',
+        schools: ['hook-committed', 'weightlifting', 'strongman'],
+      },
+    ],
+    settledBy: 'bent elbows seen under mixed grip, and pain of that side; a flagged arm settles it at once',
+  },
 ];

@@ -1,6 +1,7 @@
 import { holdLoad } from '../clasp-curve/hold-load.ts';
 import { holdProbability, holdProbabilityRange } from '../clasp-curve/hold-probability.ts';
 import type { ChalkKind, Grip, HoldConditions } from '../clasp-curve/types.ts';
+import { HANDLE_MM } from '../set-demand/lift-families.ts';
 import { liftOf } from '../set-demand/lifts.ts';
 import { setDemand, type SetDemand } from '../set-demand/set-demand.ts';
 import { CALL_RULES } from './call-rules.ts';
@@ -50,7 +51,8 @@ export function setFacts(context: Omit<CallContext, 'school' | 'ledger' | 'overr
     reps: set.reps,
     load: set.load,
     ...(set.max !== undefined && { max: set.max }),
-    ...(set.purpose && { purpose: set.purpose }),
+    // A thick handle or a towel is there for the grip, unless the line says otherwise.
+    ...((set.purpose ?? set.handle) && { purpose: set.purpose ?? 'grip' }),
     ...(set.hand && { hand: set.hand }),
     sweat,
     hookedBefore: set.hookedBefore ?? 0,
@@ -62,7 +64,7 @@ export function setFacts(context: Omit<CallContext, 'school' | 'ledger' | 'overr
   const chalk = lift.chalk ? chalkAllowed(rules) : 'none';
   const base: HoldConditions = {
     position: lift.position,
-    diameter: set.diameter ?? lift.diameter ?? venue.barDiameter,
+    diameter: set.diameter ?? (set.handle ? HANDLE_MM[set.handle] : (lift.diameter ?? venue.barDiameter)),
     earlierHolds: set.earlierHolds ?? 0,
     ...(sweat && { sweat }),
   };

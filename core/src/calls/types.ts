@@ -84,6 +84,10 @@ export interface EventRules {
   readonly rehearsal?: boolean;
 }
 
+/** What goes between hand and bar or handle, whatever the lift. */
+export const HANDLES = ['thick', 'towel'] as const;
+export type Handle = (typeof HANDLES)[number];
+
 /** A grip that a line fixes; `bare` leaves which one to the call and only keeps the straps off. */
 export const FIXED_GRIPS = ['doubleOverhand', 'mixed', 'hook', 'straps', 'bare'] as const;
 export type FixedGrip = (typeof FIXED_GRIPS)[number];
@@ -113,6 +117,8 @@ export interface SetToCall {
   readonly fixed?: FixedGrip;
   /** The side under that the line fixes for a mixed grip. */
   readonly under?: Side;
+  /** What the line puts between hand and bar. */
+  readonly handle?: Handle;
   /** Work sets hooked earlier in the session. A session counts its own. */
   readonly hookedBefore?: number;
   /** Is it the last set of its line? A school may keep that one bare. */

@@ -7,8 +7,9 @@ const STEP = 0.05;
 /** Steps to either side that still count as near: about a tenth of the load. */
 const NEAR_STEPS = 2;
 
+/** Never −0, which travels as 0 and would then be another figure. */
 const stepOf = (load: number, referenceLoad: number): number =>
-  Math.round(Math.log(load / referenceLoad) / STEP);
+  Math.round(Math.log(load / referenceLoad) / STEP) || 0;
 
 /** Counts rows by grip and step of load, so that a curve can say what it rests on without the rows. */
 export function spreadOf(rows: readonly HoldObservation[], referenceLoad: number): LoadStep[] {
@@ -20,7 +21,8 @@ export function spreadOf(rows: readonly HoldObservation[], referenceLoad: number
     found.count += times;
     counts.set(key, found);
   }
-  return [...counts.values()];
+  // In one order whatever order the rows came in: a device and the server then say the same of the same log.
+  return [...counts.values()].sort((a, b) => a.grip.localeCompare(b.grip) || a.step - b.step);
 }
 
 /**

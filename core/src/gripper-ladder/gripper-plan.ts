@@ -1,7 +1,7 @@
 import { lifterCheck } from '../calls/check-call.ts';
 import { CALL_RULES } from '../calls/call-rules.ts';
 import { applyRules } from '../calls/rules.ts';
-import { SORE_ELBOW } from '../calls/safety-rules.ts';
+import { isSore } from '../calls/strain.ts';
 import type { CallLifter, Reason } from '../calls/types.ts';
 import { SIDES, type Side } from '../hands/hand-state.ts';
 import { findLift } from '../set-demand/lifts.ts';
@@ -145,12 +145,12 @@ export function gripperPlan(request: GripperPlanRequest): GripperPlan {
     seconds: 10,
     reason: says('gripper.timed-close', 'Closed and held for ten seconds.'),
   };
-  const sore = lifter && lifter.hands[hand].elbowPain >= SORE_ELBOW;
+  const sore = lifter && isSore(lifter.hands[hand]);
   if (sore) {
     why.push({
       ruleId: 'gripper.elbow-waits',
       rank: 'safety',
-      text: 'Elbow pain: no goal attempts and no negatives until it has settled; opening work stays in.',
+      text: 'Elbow or wrist pain: no goal attempts and no negatives until it has settled; opening work stays in.',
     });
     return { ...base, working: work, why };
   }

@@ -39,6 +39,8 @@ export interface HandToday {
   readonly nail?: NailState;
   /** Pain in the joint at the base of the thumb, 0–10; left out for none. */
   readonly thumbJointPain?: number;
+  /** Pain at the wrist, 0–10; left out for none. */
+  readonly wristPain?: number;
   /** Pain in the biceps or in its tendon at the front of the elbow, 0–10; left out for none. */
   readonly bicepsPain?: number;
   /** Pain that spreads up the arm or into the fingers; left out for no. */
@@ -55,6 +57,7 @@ export interface HandsToday extends Readonly<Record<Side, HandToday>> {
 export const PAINS = {
   pain: 'hand',
   thumbJointPain: 'thumb joint',
+  wristPain: 'wrist',
   elbowPain: 'elbow',
   bicepsPain: 'biceps',
 } as const satisfies Partial<Record<keyof HandToday, string>>;

@@ -11,7 +11,7 @@ import {
 } from '../calls/check-call.ts';
 import { chalkAllowed } from '../calls/event-and-venue-rules.ts';
 import { applyRules, type RuleFacts } from '../calls/rules.ts';
-import { noNearLimit } from '../calls/safety-rules.ts';
+import { noNearLimit } from '../calls/strain.ts';
 import { bareOrder } from '../calls/school-policy.ts';
 import type { EffortRule, School } from '../calls/school.ts';
 import type { CallLifter, CallVenue, EventRules, Reason } from '../calls/types.ts';

@@ -19,6 +19,7 @@ export const LIFT_FAMILIES = [
   'crush',
   'wrist',
   'opening',
+  'event',
 ] as const;
 export type LiftFamily = (typeof LIFT_FAMILIES)[number];
 
@@ -81,6 +82,10 @@ export const KIT_NEEDS = [
   'bell',
   'roller',
   'mat',
+  'stone',
+  'keg',
+  'sandbag',
+  'yoke',
 ] as const;
 export type KitNeed = (typeof KIT_NEEDS)[number];
 

@@ -1,222 +1,34 @@
 import { checkText } from '../check.ts';
 import { InvalidInputError } from '../errors.ts';
-import type { Grip } from '../clasp-curve/types.ts';
 import { liftCheck } from './check-lift.ts';
-import type { Lift, LiftFamily, StrapAdmission, StrapFit } from './lift.ts';
-
-/** Controlled pulls load the hands a little more than the bar weighs. */
-export const CONTROLLED_PULL = 1.05;
-/** Each step of a carry swings the load. */
-export const CARRY = 1.1;
-/** A pull that is meant to accelerate. */
-export const EXPLOSIVE_PULL = 1.25;
-/** Cleans and snatches jerk the hands hardest. */
-export const FULL_LIFT = 1.3;
-/** A still hold is its own weight. */
-export const STILL = 1;
-
-/** Working diameters, mm, of what is not a bar. */
-export const THICK_HANDLE_MM = 50;
-const COMMON_HANDLE_MM = 32;
-const DUMBBELL_MM = 30;
-
-const LOOP: StrapFit = {
-  type: 'loop',
-  turns: 3,
-  reason: 'heavy and never let go in a hurry: a loop with several turns',
-};
-const LOOP_LIGHT: StrapFit = {
-  type: 'loop',
-  turns: 2,
-  reason: 'rep work: a loop with two turns holds and comes off between sets',
-};
-const QUICK: StrapFit = {
-  type: 'quickRelease',
-  turns: 1,
-  reason: 'the bar must be let go at once: quick-release, a single turn',
-};
-const HEAVY: StrapFit = { type: 'heavyDuty', turns: 3, reason: 'the heaviest pulls: a heavy-duty strap' };
-
-const YES: StrapAdmission = { allowed: true };
-const NO_CLEAN: StrapAdmission = {
-  allowed: false,
-  ruleId: 'lift.straps-never-on-cleans',
-  reason: 'straps are never used on cleans: the wrist cannot turn over tied to the bar',
-};
-const NO_HANG: StrapAdmission = {
-  allowed: false,
-  ruleId: 'lift.straps-never-on-hangs-and-curls',
-  reason: 'straps are never used on pull-ups, hanging leg raises or curls',
-};
-const NOT_GRIPPED: StrapAdmission = {
-  allowed: false,
-  ruleId: 'lift.straps-not-for-presses-and-squats',
-  reason: 'the set does not hang from the hands, so there is nothing for a strap to do',
-};
-const NO_GRIP_WORK: StrapAdmission = {
-  allowed: false,
-  ruleId: 'lift.straps-never-on-grip-work',
-  reason: 'the hand is what is trained: a strapped hold tells and builds nothing',
-};
-
-/** Why a lift of the catalogue admits no straps: each reason once. */
-export const STRAP_REFUSALS: readonly Extract<StrapAdmission, { allowed: false }>[] = [
-  NO_CLEAN,
-  NO_HANG,
-  NOT_GRIPPED,
-  NO_GRIP_WORK,
-].flatMap((each) => (each.allowed ? [] : [each]));
-
-const ANY_GRIP: readonly Grip[] = ['doubleOverhand', 'mixed', 'hook'];
-/** Both hands the same way: the bar or handle must stay level with the body. */
-const EVEN: readonly Grip[] = ['doubleOverhand', 'hook'];
-const OVERHAND: readonly Grip[] = ['doubleOverhand'];
-
-type More = Partial<Omit<Lift, 'id' | 'name'>>;
-type Make = (id: string, name: string, more?: More) => Lift;
-
-const pull: Make = (id, name, more = {}) => ({
-  id,
-  name,
-  family: 'pull',
-  secondsPerRep: 5,
-  continuous: false,
-  timed: false,
-  dynamicFactor: CONTROLLED_PULL,
-  loadMeans: 'total',
-  grips: true,
-  curve: 'support',
-  position: 'front',
-  straps: YES,
-  strapFit: LOOP,
-  mustDropFast: false,
-  aimIsBack: false,
-  chalk: true,
-  admits: ANY_GRIP,
-  kind: 'support',
-  wrist: ['mid'],
-  needs: [],
-  cues: [],
-  ...more,
-});
-
-/** A maker whose lifts all share `base`. */
-const family =
-  (base: More): Make =>
-  (id, name, more = {}) =>
-    pull(id, name, { ...base, ...more });
-
-const deadlift = family({ family: 'deadlift' });
-const hinge = family({ secondsPerRep: 4, continuous: true, strapFit: LOOP_LIGHT, admits: EVEN });
-const row = family({
-  family: 'row',
-  secondsPerRep: 2.5,
-  continuous: true,
-  strapFit: LOOP_LIGHT,
-  aimIsBack: true,
-  admits: EVEN,
-});
-const olympicPull = family({
-  family: 'olympicPull',
-  secondsPerRep: 3,
-  dynamicFactor: EXPLOSIVE_PULL,
-  strapFit: QUICK,
-  mustDropFast: true,
-  admits: EVEN,
-});
-const fullLift = (kind: 'clean' | 'snatch', straps: StrapAdmission): Make =>
-  family({
-    family: kind,
-    secondsPerRep: 3,
-    dynamicFactor: FULL_LIFT,
-    straps,
-    strapFit: QUICK,
-    mustDropFast: true,
-    admits: EVEN,
-  });
-const clean = fullLift('clean', NO_CLEAN);
-const snatch = fullLift('snatch', YES);
-const notGripped = (kind: 'press' | 'squat'): Make =>
-  family({
-    family: kind,
-    secondsPerRep: 3,
-    continuous: true,
-    dynamicFactor: STILL,
-    grips: false,
-    curve: null,
-    straps: NOT_GRIPPED,
-    kind: null,
-    wrist: [],
-    admits: [],
-  });
-const press = notGripped('press');
-const squat = notGripped('squat');
-const bodyweightPull = family({
-  family: 'bodyweightPull',
-  secondsPerRep: 3,
-  continuous: true,
-  loadMeans: 'addedToBody',
-  straps: NO_HANG,
-  needs: ['pullUpBar'],
-  admits: OVERHAND,
-});
-const curl = family({
-  family: 'curl',
-  secondsPerRep: 3,
-  continuous: true,
-  straps: NO_HANG,
-  admits: OVERHAND,
-});
-const carry = family({
-  family: 'carry',
-  secondsPerRep: 30,
-  timed: true,
-  dynamicFactor: CARRY,
-  strapFit: HEAVY,
-  admits: OVERHAND,
-  cues: ['Short quick steps, shoulders down, hands closed before the load leaves the ground.'],
-});
-const hold = family({
-  family: 'hold',
-  secondsPerRep: 10,
-  timed: true,
-  dynamicFactor: STILL,
-  straps: NO_GRIP_WORK,
-  needs: ['rack'],
-});
-const hang = family({
-  family: 'hang',
-  secondsPerRep: 20,
-  timed: true,
-  dynamicFactor: STILL,
-  loadMeans: 'addedToBody',
-  straps: NO_GRIP_WORK,
-  needs: ['pullUpBar'],
-  admits: OVERHAND,
-});
-/** Work of the hand alone: no grip to call, nothing a strap could do. */
-const handWork = (kind: LiftFamily): More => ({
-  family: kind,
-  dynamicFactor: STILL,
-  grips: false,
-  curve: null,
-  straps: NO_GRIP_WORK,
-  chalk: false,
-  admits: [],
-  continuous: true,
-  secondsPerRep: 3,
-});
-const pinch = family({
-  ...handWork('pinch'),
-  curve: 'pinch',
-  chalk: true,
-  timed: true,
-  secondsPerRep: 20,
-  kind: 'pinch',
-});
-const crush = family({ ...handWork('crush'), kind: 'crush' });
-const wristWork = family(handWork('wrist'));
-const opening = family({ ...handWork('opening'), kind: 'fingerOpening' });
+import type { Lift } from './lift.ts';
+import {
+  bodyweightPull,
+  carry,
+  clean,
+  COMMON_HANDLE_MM,
+  crush,
+  curl,
+  deadlift,
+  DUMBBELL_MM,
+  EVEN,
+  event,
+  hang,
+  hinge,
+  hold,
+  olympicPull,
+  opening,
+  OVERHAND,
+  pinch,
+  press,
+  pull,
+  row,
+  snatch,
+  squat,
+  STILL,
+  THICK_HANDLE_MM,
+  wristWork,
+} from './lift-families.ts';
 
 /** Every lift and exercise by its trade name; `id` is stable and travels in stored logs. */
 export const LIFTS: readonly Lift[] = [
@@ -255,10 +67,27 @@ export const LIFTS: readonly Lift[] = [
   snatch('snatch', 'Snatch'),
   snatch('power-snatch', 'Power snatch'),
   snatch('hang-snatch', 'Hang snatch', { secondsPerRep: 4, continuous: true }),
+  clean('clean.axle', 'Axle clean', {
+    needs: ['axle'],
+    diameter: THICK_HANDLE_MM,
+    admits: ['doubleOverhand', 'mixed'],
+  }),
+  clean('clean.continental', 'Continental clean', {
+    needs: ['axle'],
+    diameter: THICK_HANDLE_MM,
+    secondsPerRep: 6,
+    admits: ['doubleOverhand', 'mixed'],
+    cues: ['To the belt first, then set the hands anew for the chest.'],
+  }),
   press('press', 'Press'),
   press('bench', 'Bench press', { cues: ['A little chalk helps pressing too.'] }),
   squat('squat', 'Squat'),
   bodyweightPull('pull-up', 'Pull-up'),
+  bodyweightPull('pull-up.towel', 'Towel pull-up', {
+    needs: ['pullUpBar', 'fabric'],
+    kind: 'openHand',
+    cues: ['One towel for each hand, gripped high, wrists straight.'],
+  }),
   bodyweightPull('chin-up', 'Chin-up', { position: 'supinated' }),
   bodyweightPull('hanging-leg-raise', 'Hanging leg raise'),
   curl('curl', 'Curl', { position: 'supinated' }),
@@ -275,6 +104,26 @@ export const LIFTS: readonly Lift[] = [
     diameter: DUMBBELL_MM,
   }),
   carry('carry.axle', 'Axle carry', { needs: ['axle'], kind: 'openHand', diameter: THICK_HANDLE_MM }),
+  event('stone.load', 'Stone load', {
+    needs: ['stone'],
+    cues: ['Fingers under the widest part, forearms squeezed in, hips through.'],
+  }),
+  event('keg.load', 'Keg load', { needs: ['keg'], cues: ['One hand under, one hand over the far rim.'] }),
+  event('sandbag.carry', 'Sandbag carry', {
+    needs: ['sandbag'],
+    timed: true,
+    secondsPerRep: 30,
+    cues: ['High on the chest, hands clasped, short steps.'],
+  }),
+  event('yoke.walk', 'Yoke walk', {
+    needs: ['yoke'],
+    timed: true,
+    secondsPerRep: 20,
+    chalk: false,
+    kind: null,
+    wrist: [],
+    cues: ['Hands push out on the uprights; they do not carry.'],
+  }),
   hold('hold.front-rack', 'Front rack hold'),
   hold('hold.behind-back', 'Behind-back hold', { position: 'behindBack', admits: OVERHAND }),
   hold('hold.supinated', 'Supinated dead hold', { position: 'supinated', admits: OVERHAND }),
@@ -285,6 +134,12 @@ export const LIFTS: readonly Lift[] = [
     admits: OVERHAND,
   }),
   hang('hang.dead', 'Dead hang', { cues: ['Shoulders set, thumbs around the bar.'] }),
+  // One hand carries what two would: the load counts double.
+  hang('hang.one-arm', 'One-arm hang', {
+    dynamicFactor: 2 * STILL,
+    secondsPerRep: 10,
+    cues: ['Shoulder set before the other hand lets go; swap sides.'],
+  }),
   hang('hang.fabric', 'Fabric hang', {
     needs: ['pullUpBar', 'fabric'],
     kind: 'openHand',

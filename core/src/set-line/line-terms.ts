@@ -1,4 +1,11 @@
-import { FIXED_GRIPS, LINE_PURPOSES, type FixedGrip, type LinePurpose } from '../calls/types.ts';
+import {
+  FIXED_GRIPS,
+  HANDLES,
+  LINE_PURPOSES,
+  type FixedGrip,
+  type Handle,
+  type LinePurpose,
+} from '../calls/types.ts';
 import { SIDES, type Side } from '../hands/hand-state.ts';
 import type { Lift } from '../set-demand/lift.ts';
 import { oneOf, optional, range, record, type Check } from '../shape.ts';
@@ -9,6 +16,8 @@ export interface LineTerms {
   readonly fixed?: FixedGrip;
   /** Side under that the line fixes for a mixed grip. */
   readonly under?: Side;
+  /** What is put between hand and bar. */
+  readonly handle?: Handle;
   /** The one hand that works. */
   readonly hand?: Side;
   /** s. */
@@ -37,6 +46,7 @@ export const termsCheck: Check = record<LineTerms>({
   purpose: optional(oneOf(LINE_PURPOSES)),
   fixed: optional(oneOf(FIXED_GRIPS)),
   under: optional(oneOf(SIDES)),
+  handle: optional(oneOf(HANDLES)),
   hand: optional(oneOf(SIDES)),
   rest: optional(range(REST.min, REST.max)),
 });
@@ -53,6 +63,11 @@ export function readTerms(
     const purpose = LINE_PURPOSES.find((each) => take(each));
     if (purpose) {
       terms.purpose = purpose;
+      continue;
+    }
+    const handle = lift.grips ? HANDLES.find((each) => take(each)) : undefined;
+    if (handle) {
+      terms.handle = handle;
       continue;
     }
     const word = Object.keys(FIXED_WORDS).find((each) => take(each));
@@ -92,12 +107,13 @@ export function readTerms(
 }
 
 /** Terms as they are written again. */
-export function termWords({ purpose, fixed, under, hand, rest }: LineTerms): string[] {
+export function termWords({ purpose, fixed, under, handle, hand, rest }: LineTerms): string[] {
   const word = Object.entries(FIXED_WORDS).find(([, each]) => each === fixed)?.[0];
   return [
     ...(purpose ? [purpose] : []),
     ...(word ? [word] : []),
     ...(under ? [`${under} under`] : []),
+    ...(handle ? [handle] : []),
     ...(hand ? [`${hand} hand`] : []),
     ...(rest ? [`rest ${rest % 60 === 0 ? `${rest / 60}min` : `${rest}s`}`] : []),
   ];

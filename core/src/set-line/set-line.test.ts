@@ -181,6 +181,8 @@ describe('what a line says beside sets and load', () => {
     ['3x5 @ 75% bare', 'deadlift.conventional', { fixed: 'bare' }],
     ['3x5 @ 75% straps event', 'deadlift.conventional', { fixed: 'straps', purpose: 'event' }],
     ['3x8 @ 30 right hand', 'row.dumbbell', { hand: 'right' }],
+    ['3x8 @ 30 thick', 'row.dumbbell', { handle: 'thick' }],
+    ['3x6 bodyweight towel', 'pull-up', { handle: 'towel' }],
   ] as const)('%s on %s', (line, lift, terms) => {
     const read = at(line, lift);
     expect(read.sets?.[0]!.terms).toEqual(terms);

@@ -94,7 +94,7 @@ const contextCheck: Check = record<SetLineContext>({
  * `3x5 @ 75%` · `top 1x1 @ 172.5` · `back-off 3x4 @ 105kg touch` · `2x30s @ 140lb` · `ramp top 2x1 @ 91%` (warm-ups first).
  * `3x6 bodyweight` and `2x20 band` carry no load. Behind the load a line may say what it is there for (`grip`, `back`,
  * `event`) and fix what would be called: `overhand`, `mixed`, `hook`, `straps` or `bare`, `left under`, `right hand`,
- * `rest 3min`. Percentages and efforts are of the lift's best by {@link maxOfLift}; a load without a unit is in the reader's;
+ * `thick` or `towel` around the bar, `rest 3min`. Percentages and efforts are of the lift's best by {@link maxOfLift}; a load without a unit is in the reader's;
  * `3x5 @ 2 left` is by effort, two repetitions left in the tank; `touch` means touch-and-go; a comma is a
  * decimal point. `line` is what was read, written out in full. Where the line cannot be read, `fault` says at which character and what would do there.
  * @throws InvalidInputError for a text that is none or too long, or a context that cannot be used.
@@ -149,7 +149,7 @@ export function parseSetLine(line: string, context: SetLineContext): SetLine {
     if (extra)
       return fault(
         extra,
-        'Nothing more is understood here; touch, grip, back, event, a grip, straps, bare, left under or rest 3min can stand here.',
+        'Nothing more is understood here; touch, grip, back, event, a grip, straps, bare, left under, thick, towel or rest 3min can stand here.',
       );
     const style: RepStyle = touch ? 'touchAndGo' : 'reset';
     const said = Object.keys(terms.terms).length > 0 ? { terms: terms.terms } : {};

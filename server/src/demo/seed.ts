@@ -331,7 +331,7 @@ function sessionRows(
     },
     planned: session.planned.map((set, place) => ({
       ...{ id: idOf(`planned ${name} ${place}`), sessionId: id, place, ...planOf(set) },
-      ...{ purpose: null, fixed: null, under: null, hand: null, rest: null },
+      ...{ purpose: null, fixed: null, under: null, handle: null, hand: null, rest: null },
     })),
     sets: session.logged.map((set, place) => ({
       ...{ id: idOf(`set ${name} ${place}`), ...common(set.lift, place), ...planOf(set), plannedSetId: null },

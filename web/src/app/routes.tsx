@@ -56,6 +56,7 @@ const routes: RouteObject[] = [
             children: [
               { index: true, element: <Navigate to="calls" replace /> },
               page('calls', async () => (await import('../features/sheet/calls.tsx')).Calls),
+              page('calls/:sessionId', async () => (await import('../features/sheet/calls.tsx')).Calls),
               page('profile', async () => (await import('../features/lifters/profile.tsx')).Profile),
               page('log', async () => (await import('../features/log/log.tsx')).Log),
               page('hands', async () => (await import('../features/hands/hands.tsx')).Hands),

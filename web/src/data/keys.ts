@@ -12,7 +12,8 @@ export type LifterNoun =
   | 'holds'
   | 'squeeze'
   | 'grippers'
-  | 'log';
+  | 'log'
+  | 'mistakes';
 /** What is read of a training session. */
 export type TrainingNoun = 'calls' | 'floor' | 'end' | 'plan' | 'whatIf';
 /** What is read of the club as a whole. */

@@ -5,15 +5,17 @@ interface ChanceProps {
   readonly probability: number;
   readonly range: { readonly low: number; readonly high: number };
   readonly threshold: number;
+  /** The log cannot tell yet: no cause for alarm. */
+  readonly unproven?: boolean;
 }
 
 const WIDTH = 84;
 
 /** A chance with its range: a line from low to high, a mark at the figure, a tick at what is asked for. */
-export function Chance({ probability, range, threshold }: ChanceProps): ReactElement {
+export function Chance({ probability, range, threshold, unproven = false }: ChanceProps): ReactElement {
   const at = (share: number): number => 2 + share * (WIDTH - 4);
-  const weak = probability < threshold;
-  const tone = weak ? 'var(--ochre)' : 'var(--verdigris)';
+  const weak = probability < threshold && !unproven;
+  const tone = unproven ? 'var(--edge)' : weak ? 'var(--ochre)' : 'var(--verdigris)';
   const words = `${percent(probability)}, between ${percent(range.low)} and ${percent(range.high)}; ${percent(threshold)} is asked for`;
   return (
     <span className="inline-flex items-center gap-2" title={words}>

@@ -8,6 +8,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['↑ ↓', 'Move along the called sets'],
   ['Enter', 'Why this call, and what others would have called'],
   ['Esc', 'Close the reasons'],
+  ['[ and ]', 'The session before, and after'],
   ['w', 'What if: other place, chalk, bar, rules or hands, nothing saved'],
   ['f', 'To the floor, with the hold clock'],
   ['1–6', 'On the floor: the lane of that number'],

@@ -143,11 +143,12 @@ export class CallsService {
 }
 
 /** What the line of a set says beside sets and load. */
-function saidByLine({ purpose, fixed, under, hand }: PlannedSet): Partial<SetToCall> {
+function saidByLine({ purpose, fixed, under, handle, hand }: PlannedSet): Partial<SetToCall> {
   return {
     ...(purpose && { purpose }),
     ...(fixed && { fixed }),
     ...(under && { under }),
+    ...(handle && { handle }),
     ...(hand && { hand }),
   };
 }

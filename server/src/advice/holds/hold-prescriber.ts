@@ -1,6 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import {
   easeHold,
+  findLift,
   prescribeHold,
   type Easing,
   type HoldCurve,
@@ -11,17 +12,23 @@ import {
   type MixedLedger,
   holdLift,
 } from '@iron-clasp/core';
-import { daysBetween, type ClubRef } from '../../platform/days/club-day.ts';
+import { daysBetween, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
 import type { KnownDecision } from '../../records/hold-decisions/hold-decisions.service.ts';
 import type { VenueKit } from '../../records/kit/kit.service.ts';
 import type { LoggedHold } from '../../records/log/log.entity.ts';
 import { LogService } from '../../records/log/log.service.ts';
+import { TrainingService } from '../../records/training/training.service.ts';
+import { isHardHold } from '../../evidence/holds/grip-events.ts';
+import { rulesOf } from '../../evidence/session/event-of.ts';
 import { CurvesService } from '../../evidence/curves/curves.service.ts';
 import { kitFor } from '../../evidence/holds/hold-kit.ts';
 import { forCalls } from '../../evidence/lifter-today/for-calls.ts';
 import type { LifterProfile } from '../../evidence/lifter-today/lifter-today.service.ts';
 import { venueOf } from '../../evidence/session/session-parts.ts';
 import { decidedHold } from './decided-hold.ts';
+
+/** Days around a hold in which something can stand too close. */
+const CLOSE_DAYS = 2;
 
 /** What a hold of a session is prescribed from. */
 export interface HoldQuestion {
@@ -51,20 +58,59 @@ export class HoldPrescriber {
   constructor(
     private readonly log: LogService,
     private readonly curves: CurvesService,
+    private readonly training: TrainingService,
   ) {}
 
   /** The hold as the engine prescribes it, made easier where the day’s test asks, and then as the coach decided. */
   async prescribe(question: HoldQuestion): Promise<HoldPrescription> {
     const { club, kind, profile, decision, easing } = question;
     const pinch = holdLift(kind).curve === 'pinch';
-    const [holds, curve] = await Promise.all([
+    const [holds, curve, timing] = await Promise.all([
       this.log.latestHolds(profile.lifter.id, kind, question.without),
       pinch ? this.curves.pinchCurve(club, profile.lifter) : question.curve,
+      this.timingOf(question),
     ]);
-    const request = holdRequest({ ...question, curve }, holds);
+    const request: HoldRequest = { ...holdRequest({ ...question, curve }, holds), timing };
     const prescribed = prescribeHold(request);
     const eased = easing && !prescribed.barred ? easeHold(prescribed, easing, request.equipment) : prescribed;
     return decidedHold(eased, decision, request);
+  }
+
+  /** What stands close to the hold: the last hard hold before it, and the next heavy bare-handed deadlift after it. */
+  private async timingOf({
+    on,
+    profile,
+    without,
+  }: HoldQuestion): Promise<NonNullable<HoldRequest['timing']>> {
+    // The hold after this one is of no day yet.
+    if (without === null) return {};
+    const { lifter, school } = profile;
+    const [held, sessions] = await Promise.all([
+      this.log.holdsSince([lifter.id], shiftDay(on, -CLOSE_DAYS)),
+      this.training.between(lifter.id, shiftDay(on, 1), shiftDay(on, CLOSE_DAYS)),
+    ]);
+    const hard = held.filter(
+      (hold) => hold.sessionId !== without && hold.trainingDay < on && isHardHold(hold.kind, school),
+    );
+    const sets = await this.training.plannedSets(sessions.map((session) => session.id));
+    const bare = sessions.filter((session) =>
+      sets.some(
+        ({ sessionId, liftId, role, fixed }) =>
+          sessionId === session.id &&
+          role === 'top' &&
+          fixed !== 'straps' &&
+          findLift(liftId)?.family === 'deadlift',
+      ),
+    );
+    const hours = (from: string, to: string): number => 24 * daysBetween(from, to);
+    return {
+      ...(hard.length > 0 && {
+        hoursSinceHardHold: Math.min(...hard.map((hold) => hours(hold.trainingDay, on))),
+      }),
+      ...(bare.length > 0 && {
+        hoursToBareDeadlift: Math.min(...bare.map((session) => hours(on, session.heldOn))),
+      }),
+    };
   }
 }
 
@@ -81,6 +127,7 @@ export function holdRequest(question: HoldQuestion, holds: readonly LoggedHold[]
     ...(lift && { lift }),
     ...(diameter && { diameter }),
     ...(lifter.bodyMass !== null && { bodyMass: lifter.bodyMass }),
+    ...(nextMeet?.heldOn === on && { event: rulesOf(nextMeet) }),
     ...(nextMeet && nextMeet.heldOn >= on && { meet: { daysAway: daysBetween(on, nextMeet.heldOn) } }),
   };
 }

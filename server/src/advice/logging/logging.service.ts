@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { closedOn, findLift, HOLD_KINDS_BY_ID, holdLift, LIMITS } from '@iron-clasp/core';
+import { HANDLE_MM, closedOn, findLift, HOLD_KINDS_BY_ID, holdLift, LIMITS } from '@iron-clasp/core';
 import {
   LOAD_MESSAGE,
   type CorrectionRequest,
@@ -16,7 +16,7 @@ import type { Bar } from '../../records/kit/kit.entity.ts';
 import { KitService } from '../../records/kit/kit.service.ts';
 import type { LoggedHold, LoggedSet } from '../../records/log/log.entity.ts';
 import { LogService, type EntryKind } from '../../records/log/log.service.ts';
-import type { TrainingSession } from '../../records/training/training.entity.ts';
+import type { PlannedSet, TrainingSession } from '../../records/training/training.entity.ts';
 import { TrainingService } from '../../records/training/training.service.ts';
 
 /** Sets and holds as somebody logs them: what was done, on which bar, as it was then. */
@@ -83,7 +83,7 @@ export class LoggingService {
         ...{ doneAt, trainingDay: this.days.dayOf(club, doneAt), load, reps, grip, strapped, chalk },
         sideUnder: grip === 'mixed' && !strapped ? (body.sideUnder ?? null) : null,
         barId: bar.id,
-        diameter: closedOn(liftId, bar.diameter),
+        diameter: planned.handle ? HANDLE_MM[planned.handle] : closedOn(liftId, bar.diameter),
         slippedAtRep: body.slippedAtRep ?? null,
         ...saidOf(body, session, by),
         undoneAt: null,
@@ -121,11 +121,7 @@ export class LoggingService {
     });
   }
 
-  private async plannedSet(
-    manager: EntityManager,
-    sessionId: string,
-    id: string,
-  ): Promise<Pick<LoggedSet, 'id' | 'liftId' | 'role' | 'style' | 'seconds'>> {
+  private async plannedSet(manager: EntityManager, sessionId: string, id: string): Promise<PlannedSet> {
     const planned = (await this.training.plannedSets([sessionId], manager)).find((set) => set.id === id);
     if (!planned) throw notFound('set');
     return planned;

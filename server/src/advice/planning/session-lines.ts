@@ -39,6 +39,7 @@ export function readLines(
       purpose: terms.purpose ?? null,
       fixed: terms.fixed ?? null,
       under: terms.under ?? null,
+      handle: terms.handle ?? null,
       hand: terms.hand ?? null,
       rest: terms.rest ?? null,
     }));
@@ -58,13 +59,14 @@ export function linesOf(sets: readonly PlannedSet[], unit: MassUnit): SessionPla
   }
   return runs.flatMap((run) =>
     writeSetLines(
-      run.map(({ role, load, reps, style, seconds, purpose, fixed, under, hand, rest }) => ({
+      run.map(({ role, load, reps, style, seconds, purpose, fixed, under, handle, hand, rest }) => ({
         ...{ role, load, reps, style },
         ...(seconds && { seconds }),
         terms: {
           ...(purpose && { purpose }),
           ...(fixed && { fixed }),
           ...(under && { under }),
+          ...(handle && { handle }),
           ...(hand && { hand }),
           ...(rest && { rest }),
         },

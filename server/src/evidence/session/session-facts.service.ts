@@ -111,7 +111,8 @@ export class SessionFactsService {
     const { left } = skinBudget(hookStage, deadliftMax, hooked.map(demandOfLogged));
     const done = [...sets, ...held.filter((hold) => hold.sessionId !== id && hold.trainingDay <= heldOn)];
     return {
-      ...(left !== null && { hookBudgetLeft: left }),
+      // A hook that was never started has no budget to spend.
+      ...(left !== null && hookStage !== 'none' && { hookBudgetLeft: left }),
       gripWorkHigh: isGripWeekFull(
         done.map(({ trainingDay, liftId }) => ({ on: trainingDay, liftId })),
         heldOn,

@@ -1,4 +1,4 @@
-import type { FixedGrip, HoldKindId, LinePurpose, RepStyle, SetRole, Side } from '@iron-clasp/core';
+import type { FixedGrip, Handle, HoldKindId, LinePurpose, RepStyle, SetRole, Side } from '@iron-clasp/core';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
 /** Sets of one lift as a coach writes them. */
@@ -57,6 +57,8 @@ export class PlannedSet {
   /** What its line fixes, whatever would be called. */
   @Column('text', { nullable: true }) fixed: FixedGrip | null;
   @Column('text', { nullable: true }) under: Side | null;
+  /** What its line puts between hand and bar. */
+  @Column('text', { nullable: true }) handle: Handle | null;
   @Column('text', { nullable: true }) hand: Side | null;
   /** s, where the line asks for one. */
   @Column('double precision', { nullable: true }) rest: number | null;

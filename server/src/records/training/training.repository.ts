@@ -146,7 +146,7 @@ export class TrainingRepository {
 export function sameSet(a: PlannedSet, b: PlannedSet): boolean {
   const fields = [
     ...(['liftId', 'role', 'load', 'reps', 'style', 'seconds'] as const),
-    ...(['purpose', 'fixed', 'under', 'hand', 'rest'] as const),
+    ...(['purpose', 'fixed', 'under', 'handle', 'hand', 'rest'] as const),
   ];
   return fields.every((field) => a[field] === b[field]);
 }

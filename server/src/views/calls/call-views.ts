@@ -94,6 +94,7 @@ export function calledSet(
     style: set.style,
     seconds: set.seconds,
     purpose: set.purpose,
+    handle: set.handle,
     rest: set.rest,
     line: sayCall(call),
     call,

@@ -127,6 +127,7 @@ function onlyKnown(hands: HandsToday): HandsToday {
     elbowPain,
     nail,
     thumbJointPain,
+    wristPain,
     bicepsPain,
     spreadingPain,
   }: HandToday): HandToday => ({
@@ -138,6 +139,7 @@ function onlyKnown(hands: HandsToday): HandsToday {
     elbowPain,
     ...(nail && { nail }),
     ...(thumbJointPain !== undefined && { thumbJointPain }),
+    ...(wristPain !== undefined && { wristPain }),
     ...(bicepsPain !== undefined && { bicepsPain }),
     ...(spreadingPain !== undefined && { spreadingPain }),
   });

@@ -7,9 +7,11 @@ import {
   LogSetRequest,
   type CallsView,
   type LogView,
+  type MistakesView,
 } from '@iron-clasp/contract';
 import type { SignedIn } from '../../platform/access/signed-in.ts';
 import { LifterMay, Who } from '../../platform/access/guard.ts';
+import { MistakesService } from '../../evidence/mistakes/mistakes.service.ts';
 import { LoggingService } from '../../advice/logging/logging.service.ts';
 import { CallsViewService } from '../calls/calls-view.service.ts';
 import { Live } from '../floor/live.ts';
@@ -26,7 +28,18 @@ export class LogController {
     private readonly log: LogViewService,
     private readonly calls: CallsViewService,
     private readonly live: Live,
+    private readonly mistakes: MistakesService,
   ) {}
+
+  @LifterMay({ lifter: 'lifter' })
+  @Get('lifters/:lifter/mistakes')
+  @ApiOperation({ summary: 'The usual mistakes that the log of the last four weeks shows' })
+  async mistakesOf(
+    @Who() who: SignedIn,
+    @Param('lifter', new KnownId('lifter')) lifter: string,
+  ): Promise<MistakesView> {
+    return { mistakes: await this.mistakes.of(who.club, lifter) };
+  }
 
   @LifterMay({ session: 'session' })
   @Put('sessions/:session/holds/:id')

@@ -1,4 +1,5 @@
 import { Module } from '@nestjs/common';
+import { MistakesModule } from '../../evidence/mistakes/mistakes.module.ts';
 import { LoggingAdviceModule } from '../../advice/logging/logging.module.ts';
 import { LiftersModule } from '../../records/lifters/lifters.module.ts';
 import { LogModule } from '../../records/log/log.module.ts';
@@ -9,7 +10,7 @@ import { LogViewService } from './log.service.ts';
 
 /** The log, and logging. */
 @Module({
-  imports: [LoggingAdviceModule, LiftersModule, LogModule, CallsViewModule, FloorViewModule],
+  imports: [LoggingAdviceModule, LiftersModule, LogModule, CallsViewModule, FloorViewModule, MistakesModule],
   controllers: [LogController],
   providers: [LogViewService],
 })

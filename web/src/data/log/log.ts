@@ -1,5 +1,11 @@
-import { useInfiniteQuery, type InfiniteData, type UseInfiniteQueryResult } from '@tanstack/react-query';
-import type { CorrectionRequest, LogEntry, LogView } from '@iron-clasp/contract';
+import {
+  useInfiniteQuery,
+  useQuery,
+  type InfiniteData,
+  type UseInfiniteQueryResult,
+  type UseQueryResult,
+} from '@tanstack/react-query';
+import type { CorrectionRequest, LogEntry, LogView, MistakesView } from '@iron-clasp/contract';
 import { type ApiError, ask } from '../client.ts';
 import { keys } from '../keys.ts';
 import { useLifterWrite, type Write } from '../write.ts';
@@ -18,6 +24,14 @@ export function useLog(
     },
     initialPageParam: '',
     getNextPageParam: (last) => last.next,
+  });
+}
+
+/** The usual mistakes that the log of the last four weeks shows. */
+export function useMistakes(lifterId: string): UseQueryResult<MistakesView, ApiError> {
+  return useQuery({
+    queryKey: keys.lifter(lifterId, 'mistakes'),
+    queryFn: () => ask<MistakesView>('GET', `/lifters/${lifterId}/mistakes`),
   });
 }
 

@@ -72,6 +72,11 @@ export function Stopped({
   );
 }
 
+/** A slip of which nobody has said yet what was seen. */
+export function asksWhatWasSeen({ slippedAtRep, signs, cause }: DoneEntry): boolean {
+  return slippedAtRep !== null && signs.length === 0 && cause === null;
+}
+
 /** The set logged last, and the way to its details. */
 export function Last({
   sets,
@@ -105,7 +110,9 @@ export function Last({
           (done.seconds === null ? `, slipped at ${done.slippedAtRep}` : ', slipped')}
         {done.waiting && <span className="text-ochre">, waiting</span>}
       </span>
-      <span className="underline underline-offset-4">Add details</span>
+      <span className="underline underline-offset-4">
+        {asksWhatWasSeen(done) ? 'What was seen?' : 'Add details'}
+      </span>
     </button>
   );
 }

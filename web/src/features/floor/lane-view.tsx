@@ -38,7 +38,7 @@ import {
   type Lane,
 } from './lane.ts';
 import { endOf, Foot, ToSheet } from './lane-foot.tsx';
-import { Done, Last, SessionOver, Stopped } from './lane-parts.tsx';
+import { asksWhatWasSeen, Done, Last, SessionOver, Stopped } from './lane-parts.tsx';
 import { useLaneMemory } from './lane-memory.ts';
 import { handsNow, holdNow } from './opening.ts';
 import { Opening } from './opening-panel.tsx';
@@ -46,6 +46,7 @@ import { Otherwise } from './otherwise.tsx';
 import { Proposals } from './proposals.tsx';
 import { Refused } from './refused.tsx';
 import { withUnwell } from '../../ui/marks/zone-state.ts';
+import { Seen } from './seen.tsx';
 import { SetPanel } from './set-panel.tsx';
 import { useCallsAgain } from './use-calls-again.ts';
 import { useRest } from './use-clock.ts';
@@ -57,7 +58,7 @@ import { useSession } from '../../data/session/session.ts';
 type Over =
   | { readonly kind: 'list' }
   | { readonly kind: 'different'; readonly set: CalledSet }
-  | { readonly kind: 'details'; readonly set: CalledSet; readonly entry: DoneEntry };
+  | { readonly kind: 'details' | 'seen'; readonly set: CalledSet; readonly entry: DoneEntry };
 
 /** One lane: the current set or hold large, the next below, what was done, and one key to undo it. */
 export function LaneView({ view: known }: { view: FloorView }): ReactElement {
@@ -107,6 +108,19 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
     outbox.add({ ...common, id, ...now });
     act({ kind: 'correct', id, of, earlier });
     setOver(null);
+  };
+  /** Puts a logged set right: what it was is kept, for an undo. */
+  const put = (
+    set: CalledSet,
+    entry: DoneEntry,
+    body: Omit<LogSetRequest, 'doneAt' | 'plannedSetId'>,
+  ): void => {
+    const of = { plannedSetId: set.id };
+    correct(
+      entry.id,
+      { kind: 'set', body: dated({ ...of, ...bodyOf(entry) }, session.bar.id) },
+      { kind: 'set', body: dated({ ...of, ...body }, session.bar.id) },
+    );
   };
   const takeBack = (): void => {
     const undone = undo(memory, () => crypto.randomUUID());
@@ -169,13 +183,13 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
       <Opening
         view={known}
         accountId={accountId}
-        unseen={unseen}
-        first={lane.count.done === 0 && now?.kind === 'set'}
+        unseen={unseen && !view.hands.unwell}
+        first={lane.count.done === 0 && now?.kind === 'set' && !stop}
       />
       {refused.map((entry) => (
         <Refused key={entry.id} entry={entry} unit={unit} />
       ))}
-      {proposals.length > 0 && over === null && (
+      {proposals.length > 0 && over === null && !stop && (
         <Proposals
           proposals={proposals}
           equipment={view.equipment}
@@ -209,22 +223,20 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
           }}
           onClose={() => setOver(null)}
         />
+      ) : over?.kind === 'seen' ? (
+        <Seen
+          liftName={over.set.liftName}
+          onSay={(signs) => put(over.set, over.entry, { ...bodyOf(over.entry), signs: [...signs] })}
+          onMore={() => setOver({ ...over, kind: 'details' })}
+          onClose={() => setOver(null)}
+        />
       ) : over?.kind === 'details' ? (
         <Otherwise
           key={over.entry.id}
           set={over.set}
           start={{ plannedSetId: over.set.id, ...bodyOf(over.entry) }}
           slipped={over.entry.slippedAtRep !== null}
-          onLog={(body) =>
-            correct(
-              over.entry.id,
-              {
-                kind: 'set',
-                body: dated({ plannedSetId: over.set.id, ...bodyOf(over.entry) }, session.bar.id),
-              },
-              { kind: 'set', body: dated(body, session.bar.id) },
-            )
-          }
+          onLog={({ plannedSetId: _set, ...body }) => put(over.set, over.entry, body)}
           onClose={() => setOver(null)}
         />
       ) : view.finished ? (
@@ -291,7 +303,9 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
           <Last
             crowded={asked}
             sets={lane.sets}
-            onDetails={(set, entry) => setOver({ kind: 'details', set, entry })}
+            onDetails={(set, entry) =>
+              setOver({ kind: asksWhatWasSeen(entry) ? 'seen' : 'details', set, entry })
+            }
           />
         )}
         <Foot

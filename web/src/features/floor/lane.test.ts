@@ -22,6 +22,7 @@ const set = (id: string, load: number, done: LoggedSetView | null = null): Calle
   style: 'reset',
   ...{
     purpose: null,
+    handle: null,
     rest: null,
     seconds: null,
     line: '',
@@ -139,7 +140,13 @@ describe('calls that change', () => {
   it('an agreed call that still does what is asked is left in peace', () => {
     const alternatives = (probability: number): SetCall['alternatives'] => ({
       grips: [
-        { choice: 'hook', permitted: true, probability, why: { ruleId: 'a', rank: 'evidence', text: 'a' } },
+        {
+          ...{ choice: 'hook', permitted: true, probability },
+          why: {
+            ruleId: probability < 0.95 ? 'evidence.below-threshold' : 'school.a.ladder',
+            ...{ rank: 'evidence', text: 'a' },
+          },
+        },
       ],
       schools: [],
     });

@@ -1,5 +1,6 @@
 import {
   closedOn,
+  HANDLE_MM,
   sameCall,
   sayCall,
   type Grip,
@@ -128,7 +129,7 @@ function doneOf(id: string, body: LogSetRequest, set: CalledSet, view: FloorView
   return {
     ...{ id, load, reps, style: set.style, grip, strapped, chalk },
     seconds: body.seconds ?? set.seconds,
-    diameter: closedOn(set.liftId, barDiameter(view, body.barId)),
+    diameter: set.handle ? HANDLE_MM[set.handle] : closedOn(set.liftId, barDiameter(view, body.barId)),
     sideUnder: body.sideUnder ?? null,
     slippedAtRep: slippedAtRep ?? null,
     pain: pain ?? null,

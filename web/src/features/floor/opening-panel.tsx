@@ -154,6 +154,7 @@ function TellHands({
   const zones: readonly HandZone[] = [
     'nerves',
     'pain',
+    'wrist',
     'elbow',
     'biceps',
     'thumbJoint',

@@ -8,12 +8,13 @@ import { useUnit } from '../../data/session/use-unit.ts';
 import { Button } from '../../ui/button.tsx';
 import { Field } from '../../ui/field.tsx';
 import { formatMass, inUnit, typedMass, typedNumber } from '../../ui/figures.ts';
+import { Mistakes } from '../../ui/mistakes.tsx';
 import { Select } from '../../ui/select.tsx';
 import { Empty, Failed, Loading } from '../../ui/states.tsx';
 import { saveCsv, type Table } from '../../ui/table-file.ts';
 import { useNearEnd } from '../../ui/use-near-end.ts';
 import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
-import { useCorrect, useLog } from '../../data/log/log.ts';
+import { useCorrect, useLog, useMistakes } from '../../data/log/log.ts';
 import { useRequestForm } from '../../ui/request-form.ts';
 import { Checkbox } from '../../ui/checkbox.tsx';
 
@@ -31,8 +32,10 @@ export function Log(): ReactElement {
     setSearch(next, { replace: true });
   };
   const days = byDay(log.data?.pages.flatMap((page) => page.entries) ?? []);
+  const mistakes = useMistakes(lifter.id);
   return (
     <div className="py-4">
+      <Mistakes found={mistakes.data?.mistakes ?? []} />
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
         <Select
           label="Lift"

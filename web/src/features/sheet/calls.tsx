@@ -1,8 +1,8 @@
 import { CHALK_RULE_NAMES } from '@iron-clasp/core';
-import type { CallsView, LifterView, SessionHead, WhatIfRequest } from '@iron-clasp/contract';
-import { Printer, Shuffle, Timer } from 'lucide-react';
+import type { CallsView, LifterView, SessionHead, SheetView, WhatIfRequest } from '@iron-clasp/contract';
+import { ChevronLeft, ChevronRight, Printer, Shuffle, Timer } from 'lucide-react';
 import { useRef, useState, type ReactElement } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
 import { useIsCoach } from '../../data/session/use-is-coach.ts';
 import { FIELD_NAMES } from '../../data/lifters/field-names.ts';
 import { Button } from '../../ui/button.tsx';
@@ -16,13 +16,16 @@ import { HoldRow, SetRow } from './set-rows.tsx';
 import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
 import { WhatIf } from './what-if.tsx';
 import { useCalls, useMoveSession, useWhatIf } from '../../data/training/calls.ts';
+import { useMistakes } from '../../data/log/log.ts';
+import { Mistakes } from '../../ui/mistakes.tsx';
 import { Select } from '../../ui/select.tsx';
 
-/** The next session as a sheet of called sets, and its hold. */
+/** A session as a sheet of called sets, and its hold: the one that is named, else the next. */
 export function Calls(): ReactElement {
   const { nextSessionId, today, lifter, season } = useOpenSheet();
-  const calls = useCalls(nextSessionId);
-  if (!nextSessionId) {
+  const { sessionId = nextSessionId } = useParams();
+  const calls = useCalls(sessionId);
+  if (!sessionId) {
     return (
       <Empty title="No session planned">
         <p>
@@ -35,19 +38,32 @@ export function Calls(): ReactElement {
   if (calls.isPending) return <Loading what="the calls" lines={9} />;
   if (calls.error && !calls.data) return <Failed error={calls.error} retry={() => void calls.refetch()} />;
   const meet = season.marks.find((mark) => mark.kind === 'meet')?.label ?? null;
-  return <Session view={calls.data!} today={today} lifter={lifter} meet={meet} stale={calls.error} />;
+  return (
+    <Session
+      // What was selected or tried belongs to one session.
+      key={sessionId}
+      view={calls.data!}
+      today={today}
+      lifter={lifter}
+      season={season.sessions}
+      meet={meet}
+      stale={calls.error}
+    />
+  );
 }
 
 function Session({
   view,
   today,
   lifter,
+  season,
   meet,
   stale,
 }: {
   view: CallsView;
   today: string;
   lifter: LifterView;
+  season: SheetView['season']['sessions'];
   meet: string | null;
   stale: Error | null;
 }): ReactElement {
@@ -55,6 +71,7 @@ function Session({
   const navigate = useNavigate();
   const rows = useRef<HTMLDivElement>(null);
   const coach = useIsCoach();
+  const mistakes = useMistakes(lifter.id);
   const groups = groupSets(view.sets);
   const [asked, setAsked] = useState<WhatIfRequest | null>(null);
   const toggleWhatIf = (): void => setAsked((before) => (before ? null : {}));
@@ -62,7 +79,14 @@ function Session({
   const whatIf = useWhatIf(view.session.id, anything ? asked : null);
   const trying = anything ? whatIf.data : undefined;
   const tried = new Map(trying?.sets.map((set) => [set.id, set]));
+  const at = season.findIndex((each) => each.id === view.session.id);
+  const turn = (by: -1 | 1): void => {
+    const to = at < 0 ? undefined : season[at + by];
+    if (to) void navigate(`/lifters/${lifter.id}/calls/${to.id}`);
+  };
   useKeys({
+    '[': () => turn(-1),
+    ']': () => turn(1),
     f: () => void navigate(`/floor/${view.session.id}`),
     w: () => coach && toggleWhatIf(),
     Escape: () => setSubject(null),
@@ -74,6 +98,7 @@ function Session({
     <div className="xl:flex xl:items-start xl:gap-8">
       <div className="@container min-w-0 grow">
         {coach && <Unanswered lifter={lifter} />}
+        <Turn sessions={season} at={at} today={today} lifterId={lifter.id} />
         <SessionBar head={view.session} today={today} trying={asked !== null} onTry={toggleWhatIf} />
         {asked && (
           <WhatIf
@@ -127,6 +152,7 @@ function Session({
             />
           )}
         </div>
+        {coach && <Mistakes found={mistakes.data?.mistakes ?? []} />}
         <p className="mt-4 text-sm text-quiet">
           {view.evidence.observations === 0
             ? 'Nothing is logged yet: every figure here is the trade’s working default.'
@@ -134,6 +160,52 @@ function Session({
         </p>
       </div>
       <ReasonsDrawer subject={subject} view={view} onClose={() => setSubject(null)} />
+    </div>
+  );
+}
+
+/** Which session of the season is open, with the one before and the one after a step away. */
+function Turn({
+  sessions,
+  at,
+  today,
+  lifterId,
+}: {
+  sessions: SheetView['season']['sessions'];
+  at: number;
+  today: string;
+  lifterId: string;
+}): ReactElement {
+  const navigate = useNavigate();
+  const to = (id: string): string => `/lifters/${lifterId}/calls/${id}`;
+  const step = (by: -1 | 1, words: string, Icon: typeof ChevronLeft): ReactElement => {
+    const session = sessions[at + by];
+    return (
+      <Button
+        aria-label={session ? `${words}: ${session.title}, ${nearDay(session.on, today)}` : words}
+        disabled={at < 0 || !session}
+        className="grid size-11 place-items-center p-0"
+        onClick={() => session && void navigate(to(session.id))}
+      >
+        <Icon size={18} aria-hidden />
+      </Button>
+    );
+  };
+  return (
+    <div className="flex items-center gap-2 pt-4">
+      {step(-1, 'Session before', ChevronLeft)}
+      <Select
+        aria-label="Session"
+        className="w-72 max-w-full"
+        value={sessions[at]?.id ?? ''}
+        placeholder="Another session"
+        options={sessions.map(
+          (each) =>
+            [each.id, `${nearDay(each.on, today)}: ${each.title}${each.done ? ', done' : ''}`] as const,
+        )}
+        onChange={(id) => void navigate(to(id))}
+      />
+      {step(1, 'Session after', ChevronRight)}
     </div>
   );
 }

@@ -1,6 +1,7 @@
 import {
   HOLD_KINDS_BY_ID,
   GRIP_NAMES,
+  HANDLE_NAMES,
   LINE_PURPOSE_NAMES,
   sayStanding,
   type HoldPrescription,
@@ -100,6 +101,7 @@ export function SetRow({
           )}
         >
           {set.line}
+          {set.handle && <span className="font-normal">, {HANDLE_NAMES[set.handle]}</span>}
           {set.purpose && <span className="font-normal text-quiet">, {LINE_PURPOSE_NAMES[set.purpose]}</span>}
           {call.overridden && ' (coach)'}
           {set.override && !call.overridden && (
@@ -116,7 +118,12 @@ export function SetRow({
       </span>
       <span className="text-right @4xl:text-left">
         {call.probability !== null && call.range && (
-          <Chance probability={call.probability} range={call.range} threshold={call.threshold} />
+          <Chance
+            probability={call.probability}
+            range={call.range}
+            threshold={call.threshold}
+            unproven={call.verdict === 'unproven'}
+          />
         )}
         {call.choice === 'straps' && <span className="text-sm text-quiet">strapped</span>}
       </span>

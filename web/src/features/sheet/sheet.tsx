@@ -3,7 +3,7 @@ import { sayHands, STANCE_NAMES } from '@iron-clasp/core';
 import clsx from 'clsx';
 import { ArrowLeft } from 'lucide-react';
 import type { ReactElement } from 'react';
-import { Link, NavLink, Outlet, useLocation, useParams } from 'react-router';
+import { Link, NavLink, Outlet, useLocation, useMatch, useNavigate, useParams } from 'react-router';
 import { useIsCoach } from '../../data/session/use-is-coach.ts';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { SeasonStrip } from '../../ui/charts/season-strip.tsx';
@@ -18,6 +18,9 @@ export function Sheet(): ReactElement {
   const { lifterId = '' } = useParams();
   const sheet = useSheet(lifterId);
   const coach = useIsCoach();
+  const navigate = useNavigate();
+  const onCalls = useMatch('/lifters/:lifterId/calls/*') !== null;
+  const onSession = useMatch('/lifters/:lifterId/calls/:sessionId');
   return (
     <div className="px-4 pb-12 pt-4 md:px-8">
       {coach && (
@@ -31,7 +34,11 @@ export function Sheet(): ReactElement {
         <>
           <Head lifter={sheet.data.lifter} />
           {coach && <Conflicts lifter={sheet.data.lifter} />}
-          <SeasonStrip sheet={sheet.data} />
+          <SeasonStrip
+            sheet={sheet.data}
+            open={onCalls ? (onSession?.params.sessionId ?? sheet.data.nextSessionId) : null}
+            onOpen={(id) => void navigate(`/lifters/${sheet.data.lifter.id}/calls/${id}`)}
+          />
           <nav aria-label="The sheet" className="mt-1 flex flex-wrap gap-x-6 border-b border-rule">
             <Page to="calls">Calls</Page>
             {coach && <Page to="program">Program</Page>}

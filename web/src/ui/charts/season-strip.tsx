@@ -7,9 +7,21 @@ import { seasonGeometry } from './season-geometry.ts';
 
 const HEIGHT = 84;
 const LINE = 58;
+/** Px from a session within which a click means it. */
+const REACH = 14;
 
 /** The weeks around today: sessions as ticks, hold blocks as bands, tests and the meet as marks, and today. */
-export function SeasonStrip({ sheet }: { sheet: SheetView }): ReactElement {
+export function SeasonStrip({
+  sheet,
+  open,
+  onOpen,
+}: {
+  sheet: SheetView;
+  /** The session that is open below. */
+  open: string | null;
+  /** Opens a session by pointer; by key the sheet has a list of them. */
+  onOpen: (sessionId: string) => void;
+}): ReactElement {
   const [ref, width] = useWidth<HTMLDivElement>();
   const { weeks, bands, sessions, today } = seasonGeometry(sheet, Math.max(width, 300));
   const meet = sheet.season.marks.find((mark) => mark.kind === 'meet');
@@ -23,7 +35,20 @@ export function SeasonStrip({ sheet }: { sheet: SheetView }): ReactElement {
 
   return (
     <div ref={ref} className="w-full overflow-hidden border-y border-rule">
-      <svg role="img" aria-label={label} width={Math.max(width, 300)} height={HEIGHT} className="block">
+      <svg
+        role="img"
+        aria-label={label}
+        width={Math.max(width, 300)}
+        height={HEIGHT}
+        className="block cursor-pointer"
+        onClick={(event) => {
+          const x = event.clientX - event.currentTarget.getBoundingClientRect().left;
+          const [near] = sessions
+            .map(({ id, x: at }) => ({ id, away: Math.abs(at - x) }))
+            .sort((a, b) => a.away - b.away);
+          if (near && near.away <= REACH) onOpen(near.id);
+        }}
+      >
         {weeks.map((week) => (
           <g key={week.label}>
             <line x1={week.x} x2={week.x} y1={week.month ? 0 : LINE - 6} y2={LINE} stroke="var(--rule)" />
@@ -84,6 +109,16 @@ export function SeasonStrip({ sheet }: { sheet: SheetView }): ReactElement {
         )}
         {sessions.map((session) => (
           <g key={session.id}>
+            {session.id === open && (
+              <rect
+                x={session.x - 4}
+                y={LINE - 16}
+                width={8}
+                height={20}
+                fill="var(--forge)"
+                opacity={0.35}
+              />
+            )}
             <line
               x1={session.x}
               x2={session.x}

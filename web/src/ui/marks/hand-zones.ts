@@ -7,6 +7,7 @@ export const HAND_ZONES = [
   'nerves',
   'pain',
   'thumbJoint',
+  'wrist',
   'elbow',
   'biceps',
 ] as const;
@@ -20,6 +21,7 @@ export const ZONE_NAMES: Record<HandZone, string> = {
   nerves: 'feeling',
   pain: 'pain',
   thumbJoint: 'thumb joint',
+  wrist: 'wrist',
   elbow: 'elbow',
   biceps: 'biceps',
 };
@@ -33,6 +35,7 @@ export const ZONE_PLACES: Record<Exclude<HandZone, 'pain' | 'nerves'>, { readonl
   thumb: { d: 'M146 172 L166 132 q8 -12 20 -6 q11 7 6 20 L146 222 Z' },
   nail: { d: 'M176 128 q8 -6 14 0 q4 5 0 12 l-6 8 q-12 0 -14 -9 Z' },
   thumbJoint: { d: 'M132 216 a18 18 0 1 0 0.1 0 Z' },
-  elbow: { d: 'M62 252 H118 L124 296 H56 Z' },
+  wrist: { d: 'M62 242 H118 V264 H62 Z' },
+  elbow: { d: 'M61 268 H119 L124 298 H56 Z' },
   biceps: { d: 'M54 304 H126 Q140 330 126 356 H54 Q40 330 54 304 Z' },
 };

@@ -21,6 +21,7 @@ const PAIN = Array.from({ length: 11 }, (_, pain) => pain);
 const PAIN_ZONES: Readonly<Partial<Record<HandZone, PainPart>>> = {
   pain: 'pain',
   thumbJoint: 'thumbJointPain',
+  wrist: 'wristPain',
   elbow: 'elbowPain',
   biceps: 'bicepsPain',
 };
@@ -44,6 +45,7 @@ export const ZONE_OPTIONS: Record<HandZone, readonly ZoneOption[]> = {
   ],
   pain: painOptions('pain'),
   thumbJoint: painOptions('thumbJointPain'),
+  wrist: painOptions('wristPain'),
   elbow: painOptions('elbowPain'),
   biceps: painOptions('bicepsPain'),
 };

@@ -11,6 +11,7 @@ export class WhatALineSays1766000000031 implements MigrationInterface {
         ADD COLUMN purpose text CHECK (purpose IN ('grip', 'back', 'event')),
         ADD COLUMN fixed text CHECK (fixed IN ('doubleOverhand', 'mixed', 'hook', 'straps', 'bare')),
         ADD COLUMN under text CHECK (under IN ('left', 'right')),
+        ADD COLUMN handle text CHECK (handle IN ('thick', 'towel')),
         ADD COLUMN hand text CHECK (hand IN ('left', 'right')),
         ADD COLUMN rest double precision CHECK (rest BETWEEN 10 AND 1800),
         DROP CONSTRAINT planned_set_load_check,
