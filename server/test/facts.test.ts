@@ -1,4 +1,4 @@
-import { FACT_SOURCES, HOLD_KINDS, mixedLedger, type FactGroup, type HoldKindId } from '@iron-clasp/core';
+import { FACT_SOURCES, HOLD_KINDS, mixedLedger, SLIP_SIGNS, type FactGroup, type HoldKindId } from '@iron-clasp/core';
 import { slipOf, type CallsView, type RackView, type SheetView } from '@iron-clasp/contract';
 import { CallsService } from '../src/advice/calls/calls.service.ts';
 import { holdRequest } from '../src/advice/holds/hold-prescriber.ts';
@@ -76,15 +76,17 @@ it('calls are given every fact of the table, and none that it says is not yet su
 
 it('so are prescribed holds', () => {
   const requests = sessions.flatMap((session) =>
-    HOLD_KINDS.map((kind: HoldKindId) =>
+    HOLD_KINDS.map((kind: HoldKindId, i) =>
       holdRequest(
         {
           ...{ kind, profile: session.profile, kit: session.kit, curve: session.curve },
           club: { id: session.profile.lifter.clubId, timeZone: 'Europe/Amsterdam' },
-          on: session.session.heldOn,
+          // Every other one is held on the day of the meet, whose rules then bind it.
+          on: (i % 2 === 1 && session.profile.nextMeet?.heldOn) || session.session.heldOn,
           ...{ ledger: mixedLedger([]), without: null, decision: null },
         },
         [],
+        { hoursSinceHardHold: 48 },
       ),
     ),
   );
@@ -98,5 +100,5 @@ it('so are weeks of grip work', () => {
 it('so are the causes of slips', () => {
   const [set] = calls.sets;
   const slipped = { reps: 1, slippedAtRep: 1, grip: 'hook', chalk: 'block', confidence: 2, pain: 4 } as const;
-  expect(given([slipOf(set!, slipped, 0.9)])).toEqual(facts('slip').supplied);
+  expect(given([slipOf(set!, { ...slipped, signs: SLIP_SIGNS }, 0.9)])).toEqual(facts('slip').supplied);
 });

@@ -26,7 +26,15 @@ describe('adding a lifter', () => {
       schoolId: 'weightlifting',
       dominantHand: 'right',
       hookStage: 'none',
-      unanswered: ['dominantHand', 'stance', 'trainingSince', 'schoolId', 'hookStage', 'bestPulled', 'practisedUnder'],
+      unanswered: [
+        'dominantHand',
+        'stance',
+        'trainingSince',
+        'schoolId',
+        'hookStage',
+        'bestPulled',
+        'practisedUnder',
+      ],
     });
     expect(await names()).toContain('Asta Lindqvist');
     expect((await coach.get<SheetView>(`/lifters/${id}/sheet`)).lifter.trainingMonths).toBe(24);

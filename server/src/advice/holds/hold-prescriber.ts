@@ -70,7 +70,7 @@ export class HoldPrescriber {
       pinch ? this.curves.pinchCurve(club, profile.lifter) : question.curve,
       this.timingOf(question),
     ]);
-    const request: HoldRequest = { ...holdRequest({ ...question, curve }, holds), timing };
+    const request = holdRequest({ ...question, curve }, holds, timing);
     const prescribed = prescribeHold(request);
     const eased = easing && !prescribed.barred ? easeHold(prescribed, easing, request.equipment) : prescribed;
     return decidedHold(eased, decision, request);
@@ -115,12 +115,16 @@ export class HoldPrescriber {
 }
 
 /** What the engine is asked, with the curve that the kind follows. */
-export function holdRequest(question: HoldQuestion, holds: readonly LoggedHold[]): HoldRequest {
+export function holdRequest(
+  question: HoldQuestion,
+  holds: readonly LoggedHold[],
+  timing: NonNullable<HoldRequest['timing']>,
+): HoldRequest {
   const { kind, on, profile, kit, curve, ledger } = question;
   const { lifter, school, nextMeet } = profile;
   const { equipment, lift, diameter } = kitFor(kind, kit);
   return {
-    ...{ kind, curve, school, ledger, equipment },
+    ...{ kind, curve, school, ledger, equipment, timing },
     lifter: forCalls(profile),
     venue: venueOf(kit),
     history: sessionsOf(holds),

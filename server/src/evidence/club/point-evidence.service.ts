@@ -1,5 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import {
+  IMBALANCE_FLAG,
   chanceWorthMore,
   medianLoad,
   shareRange,
@@ -76,7 +77,65 @@ export class PointEvidenceService {
       holdEffort(followed),
       await this.strapsForSoreHands(club),
       strapsForNovices(followed),
+      await this.asymmetry(club, followed),
+      await this.hookVolume(followed),
+      await this.bicepsRisk(club),
     ];
+  }
+
+  /** How many of the lifters who pull mixed keep one side. */
+  private async asymmetry(club: ClubRef, followed: readonly Followed[]): Promise<PointEvidence> {
+    const ledgers = await Promise.all(followed.map(({ lifter }) => this.curves.ledger(club, lifter.id)));
+    const mixed = ledgers.filter(({ left, right }) => left.sets + right.sets >= FEWEST_MIXED_SETS);
+    const onOneSide = mixed.filter(({ imbalance }) => imbalance >= IMBALANCE_FLAG);
+    return {
+      pointId: 'point.asymmetry',
+      found: `${count(onOneSide.length, 'lifter')} of the ${mixed.length} who pull mixed keep one side. What that does to an arm is not told by half a year of logs.`,
+      behind: `${count(mixed.length, 'lifter')} with at least ${FEWEST_MIXED_SETS} mixed sets`,
+      speaksFor: null,
+    };
+  }
+
+  /** Sound thumbs where the volume is hooked, and where the hook is kept for the top sets. */
+  private async hookVolume(followed: readonly Followed[]): Promise<PointEvidence> {
+    const hooking = followed.filter(({ lifter }) => lifter.hookStage !== 'none');
+    const checks = await this.checks.latestOf(hooking.map(({ lifter }) => lifter.id));
+    const seen = hooking.filter(({ lifter }) => checks.has(lifter.id));
+    const all = seen.filter(({ school }) => school.ladder.volume[0] === 'hook');
+    const few = seen.filter((each) => !all.includes(each));
+    const behind = `${count(seen.length, 'lifter')} who hook, with hands that were looked at`;
+    if (all.length < FEWEST || few.length < FEWEST)
+      return {
+        pointId: 'point.hook-volume',
+        found: `${count(all.length, 'lifter')} hook the volume and ${count(few.length, 'lifter')} keep it for the top sets; ${FEWEST} of each are wanted before their thumbs say anything.`,
+        ...{ behind, speaksFor: null },
+      };
+    const sound = (of: typeof seen): string => {
+      const fine = of.filter(({ lifter }) => {
+        const { left, right } = checks.get(lifter.id)!.hands;
+        return [left, right].every(({ thumb }) => thumb === 'sound' || thumb === 'callused');
+      });
+      return `${fine.length} of ${of.length}`;
+    };
+    return {
+      pointId: 'point.hook-volume',
+      found: `Thumbs are sound in ${sound(all)} who hook the volume and in ${sound(few)} who do not.`,
+      ...{ behind, speaksFor: null },
+    };
+  }
+
+  /** How often an elbow was seen to bend under mixed grip. */
+  private async bicepsRisk(club: ClubRef): Promise<PointEvidence> {
+    const { sets, bent } = await this.log.mixedArms(club.id, shiftDay(this.days.today(club), -365));
+    return {
+      pointId: 'point.biceps-risk',
+      found:
+        bent === 0
+          ? 'Nobody has noted an elbow that bends under mixed grip; injuries are too rare for a club’s logs to count.'
+          : `An elbow was seen to bend in ${count(bent, 'mixed set')}; injuries are too rare for a club’s logs to count.`,
+      behind: `${count(sets, 'mixed set')} of a year`,
+      speaksFor: null,
+    };
   }
 
   /** Slips on heavy bare sets in months whose volume was mostly strapped, against months in which it was not. */
@@ -174,6 +233,8 @@ export class PointEvidenceService {
   }
 }
 
+/** Mixed sets below which a lifter is not asked for their sides. */
+const FEWEST_MIXED_SETS = 10;
 /** Chance from which a lifter's log counts as telling two grips apart. */
 const TOLD = 0.85;
 /** Least share of a grip's figure that must come from the lifter's own log. */

@@ -268,6 +268,17 @@ export class LogRepository {
     return new Map(rows.map((row) => [row.id, row.n]));
   }
 
+  /** Mixed sets of the club since a day, and in how many of them a bent elbow was seen. */
+  async mixedArms(clubId: string, since: string): Promise<{ sets: number; bent: number }> {
+    const [row]: { sets: number; bent: number }[] = await this.db.query(
+      `SELECT count(*)::int AS sets, count(*) FILTER (WHERE 'elbowBent' = ANY (signs))::int AS bent
+         FROM logged_set
+        WHERE club_id = $1 AND training_day >= $2 AND undone_at IS NULL AND grip = 'mixed' AND NOT strapped`,
+      [clubId, since],
+    );
+    return row!;
+  }
+
   /** Slips on heavy bare sets in months whose volume was mostly strapped, and in months in which it was not. */
   strappedMonths(clubId: string, since: string): Promise<StrappedMonths[]> {
     return this.db.query(

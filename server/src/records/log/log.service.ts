@@ -197,6 +197,10 @@ export class LogService implements OnModuleInit {
     return this.log.chalkedSince(bars);
   }
 
+  mixedArms(clubId: string, since: string): ReturnType<LogRepository['mixedArms']> {
+    return this.log.mixedArms(clubId, since);
+  }
+
   strappedMonths(clubId: string, since: string): ReturnType<LogRepository['strappedMonths']> {
     return this.log.strappedMonths(clubId, since);
   }
