@@ -80,7 +80,8 @@ it('a slip on a top single calls the next one anew; taken, it stands; undone, th
   expect(await page.text('section[aria-label="The set"]')).not.toBe(called);
 
   // More is said of the slip: why, pain, confidence; in taps.
-  await page.click('Add details');
+  await page.click('What was seen?');
+  await page.click('Something else');
   await page.click('Confidence before it 2');
   await page.click('Pain 3');
   await page.press({

@@ -254,12 +254,12 @@ const BOOK: Record<string, Case> = {
   'blood pressure not cleared: nothing above four fifths of the max, and the lighter load': {
     lifter: history('bloodPressure', false),
     line: { load: 160, max: 180 },
-    ...{ calls: 'leave it out', because: 'safety.no-maximal-efforts', lighter: 144 },
+    ...{ calls: 'only lighter', because: 'safety.no-maximal-efforts', lighter: 144 },
   },
   'blood pressure: the squat likewise': {
     lifter: history('bloodPressure', false),
     line: { lift: 'squat', load: 150, max: 180 },
-    ...{ calls: 'leave it out', verdict: 'stop', lighter: 144 },
+    ...{ calls: 'only lighter', verdict: 'stop', lighter: 144 },
   },
   'pregnancy: four fifths of the max is called, with the breath let go': {
     lifter: history('pregnancy', false),
@@ -282,13 +282,13 @@ const BOOK: Record<string, Case> = {
     lifter: history('underEighteen', false),
     ten: 120,
     line: { lift: 'hold.front-rack', load: 170, role: 'accessory', seconds: 10 },
-    ...{ calls: 'leave it out', because: 'safety.no-near-limit-holds' },
+    ...{ calls: 'only lighter', because: 'safety.no-near-limit-holds' },
   },
   'elbow pain of 4: no near-limit hold': {
     lifter: hand('left', { elbowPain: 4 }),
     ten: 120,
     line: { lift: 'hold.front-rack', load: 170, role: 'accessory', seconds: 10 },
-    ...{ calls: 'leave it out', because: 'safety.elbow-pain-no-near-limit' },
+    ...{ calls: 'only lighter', because: 'safety.elbow-pain-no-near-limit' },
   },
   'elbow pain of 4: opening work stays': {
     lifter: hand('left', { elbowPain: 4 }),

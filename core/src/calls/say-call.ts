@@ -15,7 +15,8 @@ const strapsCheck = record<StrapCall>({ type: oneOf(STRAP_TYPES), turns: whole(1
  * @example sayCall({ choice: 'mixed', sideUnder: 'left', chalk: { kind: 'block', where: [] }, verdict: 'called' }) // 'mixed, left under, block chalk'
  */
 export function sayCall(
-  call: Pick<SetCall, 'choice' | 'sideUnder' | 'onlyHand' | 'straps' | 'chalk' | 'verdict'>,
+  call: Pick<SetCall, 'choice' | 'sideUnder' | 'onlyHand' | 'straps' | 'chalk' | 'verdict'> &
+    Partial<Pick<SetCall, 'lighterLoad'>>,
 ): string {
   checkObject('call', call);
   if (call.choice) checkOneOf('call.choice', call.choice, Object.keys(GRIP_NAMES));
@@ -24,7 +25,7 @@ export function sayCall(
   if (call.onlyHand) checkOneOf('call.onlyHand', call.onlyHand, SIDES);
   const alone = call.onlyHand ? [`${call.onlyHand} hand only`] : [];
   if (call.verdict === 'free') return ['no grip call', ...alone].join(', ');
-  if (!call.choice) return 'leave it out';
+  if (!call.choice) return call.lighterLoad === undefined ? 'leave it out' : 'only lighter';
   const parts: string[] = [GRIP_NAMES[call.choice], ...alone];
   if (call.sideUnder) parts.push(`${call.sideUnder} under`);
   if (call.straps)

@@ -37,10 +37,14 @@ export function evidenceReason(evidence: Evidence): Reason {
   };
 }
 
+/** Logged holds near a load from which it is no longer for want of them that the log cannot tell. */
+const MANY = 10;
+
 /** What is said of a call that the log cannot vouch for yet; `near` counts logged holds and bare sets near the load. */
 function unprovenText(near: number): string {
   const holds = near === 0 ? 'no logged hold' : near === 1 ? 'one logged hold' : `${near} logged holds`;
-  return `Not known yet: ${holds} near this load`;
+  // Many holds can still lie on both sides of what is asked.
+  return `Not known yet: ${holds} near this load${near >= MANY ? ' leave it open' : ''}`;
 }
 
 /**

@@ -238,7 +238,7 @@ export function asCalled(
 
 /** A call as it stands on the floor, in words. */
 export function saidOn(call: SetCall): string {
-  return call.choice === null && call.lighterLoad !== undefined ? 'only lighter' : sayCall(call);
+  return sayCall(call);
 }
 
 /** The grip as one chooses it on the floor: a bare one, or straps. */

@@ -79,6 +79,10 @@ const EXAMPLES: readonly (readonly [string, string])[] = [
   ['back-off 3x4 @ 105kg touch', 'back-offs, touch-and-go'],
   ['3x5 @ 2 left', 'by effort: two repetitions left in the tank'],
   ['2x30s @ 140lb', 'held or carried for time'],
+  ['3x6 bodyweight, 2x20 band', 'no load'],
+  ['3x8 @ 60 grip', 'there for the grip, the back or the event, whatever the lift usually is'],
+  ['1x3 @ 80% hook rest 3min', 'fixes the grip, bare, straps, left under, left hand or the rest'],
+  ['3x8 @ 30 thick', 'a thick handle, or a towel, between hand and bar'],
 ];
 
 function LineHelp(): ReactElement {

@@ -80,9 +80,10 @@ function Session({
   const trying = anything ? whatIf.data : undefined;
   const tried = new Map(trying?.sets.map((set) => [set.id, set]));
   const at = season.findIndex((each) => each.id === view.session.id);
+  const openSession = (id: string): void => void navigate(`/lifters/${lifter.id}/calls/${id}`);
   const turn = (by: -1 | 1): void => {
     const to = at < 0 ? undefined : season[at + by];
-    if (to) void navigate(`/lifters/${lifter.id}/calls/${to.id}`);
+    if (to) openSession(to.id);
   };
   useKeys({
     '[': () => turn(-1),
@@ -98,8 +99,12 @@ function Session({
     <div className="xl:flex xl:items-start xl:gap-8">
       <div className="@container min-w-0 grow">
         {coach && <Unanswered lifter={lifter} />}
-        <Turn sessions={season} at={at} today={today} lifterId={lifter.id} />
-        <SessionBar head={view.session} today={today} trying={asked !== null} onTry={toggleWhatIf} />
+        <SessionBar
+          head={view.session}
+          season={{ sessions: season, at, today, onOpen: openSession }}
+          trying={asked !== null}
+          onTry={toggleWhatIf}
+        />
         {asked && (
           <WhatIf
             head={view.session}
@@ -164,49 +169,30 @@ function Session({
   );
 }
 
-/** Which session of the season is open, with the one before and the one after a step away. */
-function Turn({
-  sessions,
-  at,
-  today,
-  lifterId,
-}: {
-  sessions: SheetView['season']['sessions'];
-  at: number;
-  today: string;
-  lifterId: string;
-}): ReactElement {
-  const navigate = useNavigate();
-  const to = (id: string): string => `/lifters/${lifterId}/calls/${id}`;
-  const step = (by: -1 | 1, words: string, Icon: typeof ChevronLeft): ReactElement => {
-    const session = sessions[at + by];
-    return (
-      <Button
-        aria-label={session ? `${words}: ${session.title}, ${nearDay(session.on, today)}` : words}
-        disabled={at < 0 || !session}
-        className="grid size-11 place-items-center p-0"
-        onClick={() => session && void navigate(to(session.id))}
-      >
-        <Icon size={18} aria-hidden />
-      </Button>
-    );
-  };
+/** The sessions of the season around the one that is open. */
+interface Season {
+  readonly sessions: SheetView['season']['sessions'];
+  /** Place of the open one; −1 where it lies outside the season. */
+  readonly at: number;
+  readonly today: string;
+  readonly onOpen: (sessionId: string) => void;
+}
+
+/** The session before or after, a step away. */
+function Step({ season, by }: { season: Season; by: -1 | 1 }): ReactElement {
+  const { sessions, at, today, onOpen } = season;
+  const session = at < 0 ? undefined : sessions[at + by];
+  const words = by < 0 ? 'Session before' : 'Session after';
+  const Icon = by < 0 ? ChevronLeft : ChevronRight;
   return (
-    <div className="flex items-center gap-2 pt-4">
-      {step(-1, 'Session before', ChevronLeft)}
-      <Select
-        aria-label="Session"
-        className="w-72 max-w-full"
-        value={sessions[at]?.id ?? ''}
-        placeholder="Another session"
-        options={sessions.map(
-          (each) =>
-            [each.id, `${nearDay(each.on, today)}: ${each.title}${each.done ? ', done' : ''}`] as const,
-        )}
-        onChange={(id) => void navigate(to(id))}
-      />
-      {step(1, 'Session after', ChevronRight)}
-    </div>
+    <Button
+      aria-label={session ? `${words}: ${session.title}, ${nearDay(session.on, today)}` : words}
+      disabled={!session}
+      className="grid size-11 shrink-0 place-items-center p-0"
+      onClick={() => session && onOpen(session.id)}
+    >
+      <Icon size={18} aria-hidden />
+    </Button>
   );
 }
 
@@ -251,12 +237,12 @@ function step(list: HTMLDivElement | null, event: KeyboardEvent, by: 1 | -1): vo
 
 function SessionBar({
   head,
-  today,
+  season,
   trying,
   onTry,
 }: {
   head: SessionHead;
-  today: string;
+  season: Season;
   trying: boolean;
   onTry: () => void;
 }): ReactElement {
@@ -264,9 +250,13 @@ function SessionBar({
   const coach = useIsCoach();
   return (
     <div className="flex flex-wrap items-center gap-x-6 gap-y-2 py-4">
-      <p className="figures mr-auto text-2xl font-semibold">
-        {head.title}, {nearDay(head.on, today)}
-      </p>
+      <div className="mr-auto flex min-w-0 items-center gap-3">
+        <Step season={season} by={-1} />
+        <p className="figures text-2xl font-semibold">
+          {head.title}, {nearDay(head.on, season.today)}
+        </p>
+        <Step season={season} by={1} />
+      </div>
       <div className="flex gap-2">
         {coach && (
           <Button aria-expanded={trying} onClick={onTry} className="inline-flex items-center gap-2">
