@@ -28,7 +28,7 @@ export {
 } from './clasp-curve/priors.ts';
 export * from './clasp-curve/fit-hold-curve.ts';
 export * from './clasp-curve/reference-load.ts';
-export * from './clasp-curve/hold-probability.ts';
+export { holdProbability, holdProbabilityRange, type HoldQuestion } from './clasp-curve/hold-probability.ts';
 export * from './clasp-curve/hold-load.ts';
 export { holdsNear } from './clasp-curve/holds-near.ts';
 export * from './clasp-curve/hold-seconds.ts';

@@ -110,7 +110,7 @@ export function callChecked(context: CallContext): SetCall {
       context.sweat === true,
     ),
     probability,
-    ...(bare && { range: facts.range(bare), near }),
+    ...(bare && { range: rangeOf(facts, bare), near }),
     threshold,
     verdict,
     ...(lighter > 0 && { lighterLoad: lighter }),
@@ -254,4 +254,9 @@ function soreHands(school: School): Reason {
     rank: 'school',
     text: `${school.name}: ${school.soreHands.reason}.`,
   };
+}
+
+function rangeOf({ range }: SetFacts, grip: Grip): { low: number; high: number } {
+  const { low, high } = range(grip);
+  return { low, high };
 }

@@ -1,5 +1,5 @@
 import { holdLoad } from '../clasp-curve/hold-load.ts';
-import { holdProbability, holdProbabilityRange } from '../clasp-curve/hold-probability.ts';
+import { holdChance } from '../clasp-curve/hold-probability.ts';
 import type { ChalkKind, Grip, HoldConditions } from '../clasp-curve/types.ts';
 import { HANDLE_MM } from '../set-demand/lift-families.ts';
 import { liftOf } from '../set-demand/lifts.ts';
@@ -73,8 +73,8 @@ export function setFacts(context: Omit<CallContext, 'school' | 'ledger' | 'overr
     grip,
     chalk: withChalk,
   });
-  const odds = remembered((grip) => holdProbability(curve, { ...demand, ...conditions(grip) }));
-  const range = remembered((grip) => holdProbabilityRange(curve, { ...demand, ...conditions(grip) }));
+  const chances = remembered((grip) => holdChance(curve, { ...demand, ...conditions(grip) }));
+  const odds = (grip: Grip): number => chances(grip).chance;
   const strength = remembered((grip) =>
     holdLoad(curve, { seconds: demand.seconds, probability: 0.5, ...conditions(grip) }),
   );
@@ -87,7 +87,7 @@ export function setFacts(context: Omit<CallContext, 'school' | 'ledger' | 'overr
     threshold: lifter.thresholds[set.role],
     conditions,
     odds,
-    range,
+    range: chances,
     strength,
     assumedBody,
   };

@@ -32,18 +32,31 @@ export function holdProbabilityRange(
   curve: HoldCurve,
   question: HoldQuestion,
 ): { low: number; high: number } {
+  const { low, high } = holdChance(curve, question);
+  return { low, high };
+}
+
+/** The chance and its range in one, for whoever asks both of the same question. */
+export function holdChance(
+  curve: HoldCurve,
+  question: HoldQuestion,
+): { readonly chance: number; readonly low: number; readonly high: number } {
   const { p, l, logSeconds } = asked(curve, question);
   const scatter = Math.exp(curve.logSigma);
   const doubt = Math.sqrt(Math.max(p.v0 - scatter * scatter + 2 * p.v1 * l + p.v2 * l * l, 0));
   const distance = p.level - p.slope * l - logSeconds;
-  const reach = normalInverse(0.9) * doubt;
+  const reach = REACH * doubt;
   // The chance itself is a mean: far from even and in great doubt it lies past the range of the middle, which then reaches to it.
   const chance = normalCdf(scoreAt(p, l, logSeconds));
   return {
+    chance,
     low: Math.min(chance, normalCdf((distance - reach) / scatter)),
     high: Math.max(chance, normalCdf((distance + reach) / scatter)),
   };
 }
+
+/** Standard deviations from the middle to the ends of an 80 % range. */
+const REACH = normalInverse(0.9);
 
 function asked(
   curve: HoldCurve,
