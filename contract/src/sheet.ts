@@ -1,3 +1,4 @@
+import type { BestPulled } from '@iron-clasp/core';
 import type { LifterView } from './lifters.ts';
 
 export interface SeasonMark {
@@ -29,4 +30,12 @@ export interface SheetView {
     readonly sessions: readonly SeasonSession[];
   };
   readonly nextSessionId: string | null;
+  /** A deadlift in the log that is heavier than the best that percentages go by, for the coach to agree to. */
+  readonly newBest: {
+    readonly load: number;
+    readonly on: string;
+    readonly pulled: BestPulled;
+    /** Of the lifter, for whoever makes it the best. */
+    readonly version: number;
+  } | null;
 }

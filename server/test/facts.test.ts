@@ -1,4 +1,11 @@
-import { FACT_SOURCES, HOLD_KINDS, mixedLedger, SLIP_SIGNS, type FactGroup, type HoldKindId } from '@iron-clasp/core';
+import {
+  FACT_SOURCES,
+  HOLD_KINDS,
+  mixedLedger,
+  SLIP_SIGNS,
+  type FactGroup,
+  type HoldKindId,
+} from '@iron-clasp/core';
 import { slipOf, type CallsView, type RackView, type SheetView } from '@iron-clasp/contract';
 import { CallsService } from '../src/advice/calls/calls.service.ts';
 import { holdRequest } from '../src/advice/holds/hold-prescriber.ts';

@@ -9,6 +9,7 @@ import type {
   LogView,
   ProfileView,
   SessionPlanView,
+  SheetView,
   VenueChoice,
 } from '@iron-clasp/contract';
 import { Coach, startApi, type Api } from './api.test-helper.ts';
@@ -89,6 +90,30 @@ describe('a lifter of whom three answers and the best pull are known', () => {
     const body = { name: 'Wren Castellane', sport: 'powerlifting', deadliftMax: 150, version: 0, ...more };
     const answer = await coach.send<ErrorView>('put', `/lifters/${randomUUID()}`, body, 400);
     expect(answer.error.fields![0]!.path).toBe(path);
+  });
+});
+
+describe('a new best', () => {
+  it('offers itself, and becomes the best once the coach agrees', async () => {
+    const { id } = await newLifter({ bestPulled: 'mixed' });
+    const planned = await session(id, [pull('top 1x1 @ 100%')]);
+    const [set] = (await calls(planned)).sets;
+    const sheet = (): Promise<SheetView> => coach.get<SheetView>(`/lifters/${id}/sheet`);
+    expect((await sheet()).newBest).toBeNull();
+    await coach.send(
+      'put',
+      `/sessions/${planned}/sets/${randomUUID()}`,
+      {
+        ...{ plannedSetId: set!.id, load: 152.5, reps: 1, grip: 'hook', strapped: false, chalk: 'block' },
+        doneAt: NOON,
+      },
+      200,
+    );
+    const { newBest, lifter } = await sheet();
+    expect(newBest).toMatchObject({ load: 152.5, on: TODAY, pulled: 'hook' });
+    const body = { name: lifter.name, sport: lifter.sport, version: newBest!.version };
+    await coach.send('put', `/lifters/${id}`, { ...body, deadliftMax: 152.5, bestPulled: 'hook' }, 200);
+    expect((await sheet()).newBest).toBeNull();
   });
 });
 

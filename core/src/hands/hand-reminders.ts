@@ -1,7 +1,7 @@
 import { handsCheck } from '../calls/check-call.ts';
 import { SPLIT_NAIL } from '../calls/safety-rules.ts';
 import { capital } from '../calls/plain-words.ts';
-import { oneOf, optional, range, record, type Check } from '../shape.ts';
+import { oneOf, optional, range, record, text, type Check } from '../shape.ts';
 import { HOOK_STAGES, SIDES, type HandsToday, type HookStage } from './hand-state.ts';
 
 export interface ReminderFacts {
@@ -9,6 +9,8 @@ export interface ReminderFacts {
   readonly hookStage: HookStage;
   /** Share of this week's skin budget that is spent; left out where there is no budget. */
   readonly skinSpent?: number;
+  /** The next meet, and the days to it. */
+  readonly meet?: { readonly name: string; readonly days: number };
 }
 
 /** What to see to on the hands, by rule. */
@@ -24,6 +26,12 @@ const NEARLY_SPENT = 0.8;
 const any = ({ hands }: ReminderFacts, test: (hand: HandsToday['left']) => boolean): boolean =>
   SIDES.some((side) => test(hands[side]));
 const hooks = ({ hookStage }: ReminderFacts): boolean => hookStage !== 'none';
+
+/** Days before a meet by which a hook has to carry top sets, or is left for after it: four weeks of heavy singles. */
+export const HOOK_GO_NO_GO_DAYS = 28;
+
+/** A hook on its way, not yet carried to top sets. */
+const onItsWay = ({ hookStage }: ReminderFacts): boolean => hookStage === 'learn' || hookStage === 'build';
 
 /** Tape, nails, calluses and skin, in the order in which they are said. Source: the trade's care of the hands. */
 export const REMINDER_RULES: readonly ReminderRule[] = [
@@ -68,6 +76,20 @@ export const REMINDER_RULES: readonly ReminderRule[] = [
     when: (facts) => any(facts, (hand) => hand.nail === 'bleeding'),
   },
   {
+    id: 'hands.hook-go-no-go',
+    text: `A hook that does not carry top sets ${HOOK_GO_NO_GO_DAYS} days before the meet is left for after it: that day is go or no-go.`,
+    when: (facts) => facts.meet !== undefined && onItsWay(facts) && facts.meet.days > HOOK_GO_NO_GO_DAYS,
+  },
+  {
+    id: 'hands.hook-no-go',
+    text: 'The meet is closer than four weeks and the hook does not carry top sets yet: no-go, pull the meet with the grip that is practised.',
+    when: (facts) =>
+      facts.meet !== undefined &&
+      onItsWay(facts) &&
+      facts.meet.days >= 0 &&
+      facts.meet.days <= HOOK_GO_NO_GO_DAYS,
+  },
+  {
     id: 'hands.budget-nearly-spent',
     text: 'This week’s skin budget is nearly spent: the rest of the week without the hook.',
     when: ({ skinSpent }) => skinSpent !== undefined && skinSpent >= NEARLY_SPENT,
@@ -78,6 +100,9 @@ const factsCheck: Check = record<ReminderFacts>({
   hands: handsCheck,
   hookStage: oneOf(HOOK_STAGES),
   skinSpent: optional(range(0, 1e6)),
+  meet: optional(
+    record<NonNullable<ReminderFacts['meet']>>({ name: text(200), days: range(-36_525, 36_525) }),
+  ),
 });
 
 /**

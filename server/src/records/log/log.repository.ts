@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import type { ChalkKind, Ending, Grip, HoldKindId, Side, SlipSign } from '@iron-clasp/core';
-import { DataSource, In, IsNull, type EntityManager } from 'typeorm';
+import { DataSource, type EntityManager, In, IsNull, MoreThan } from 'typeorm';
 import type { PageKey } from '../../platform/http/paging.ts';
 import { LogCorrection, LoggedHold, LoggedSet } from './log.entity.ts';
 import { NOT_GRIPPED } from './not-gripped.ts';
@@ -266,6 +266,21 @@ export class LogRepository {
       [bars.map((bar) => bar.id), bars.map((bar) => bar.since)],
     );
     return new Map(rows.map((row) => [row.id, row.n]));
+  }
+
+  /** The heaviest pull of these lifts that held, above a load; null where there is none. */
+  async heavierPull(
+    lifterId: string,
+    liftIds: readonly string[],
+    above: number,
+  ): Promise<Pick<LoggedSet, 'load' | 'trainingDay' | 'grip' | 'strapped'> | null> {
+    return this.db.getRepository(LoggedSet).findOne({
+      where: {
+        ...{ lifterId, undoneAt: IsNull(), slippedAtRep: IsNull() },
+        ...{ liftId: In([...liftIds]), load: MoreThan(above) },
+      },
+      order: { load: 'DESC', trainingDay: 'DESC' },
+    });
   }
 
   /** Mixed sets of the club since a day, and in how many of them a bent elbow was seen. */

@@ -197,6 +197,10 @@ export class LogService implements OnModuleInit {
     return this.log.chalkedSince(bars);
   }
 
+  heavierPull(...asked: Parameters<LogRepository['heavierPull']>): ReturnType<LogRepository['heavierPull']> {
+    return this.log.heavierPull(...asked);
+  }
+
   mixedArms(clubId: string, since: string): ReturnType<LogRepository['mixedArms']> {
     return this.log.mixedArms(clubId, since);
   }

@@ -13,7 +13,7 @@ import {
 } from '@iron-clasp/core';
 import type { HandsCheckRequest, HandsCheckView, HandsHistoryView } from '@iron-clasp/contract';
 import { Clock } from '../../platform/clock/clock.ts';
-import { dayIn, mondayOf, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
+import { dayIn, daysBetween, mondayOf, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
 import { Days } from '../../platform/days/days.ts';
 import { takenAt } from '../../platform/http/taken-at.ts';
 import { AccountsService } from '../../records/accounts/accounts.service.ts';
@@ -47,7 +47,7 @@ export class HandsViewService {
   ) {}
 
   async history(club: ClubRef, lifterId: string): Promise<HandsHistoryView> {
-    const { lifter, history, today } = await this.lifters.profile(club, lifterId);
+    const { lifter, history, today, nextMeet } = await this.lifters.profile(club, lifterId);
     const [checks, sets, ledger, stageAt] = await Promise.all([
       this.known(lifterId),
       this.log.setsSince([lifterId], shiftDay(today, -HOOK_LOOKS_BACK)),
@@ -82,6 +82,7 @@ export class HandsViewService {
         hands,
         hookStage: lifter.hookStage,
         ...(budget.share !== null && { skinSpent: budget.share }),
+        ...(nextMeet && { meet: { name: nextMeet.name, days: daysBetween(today, nextMeet.heldOn) } }),
       }),
     };
   }

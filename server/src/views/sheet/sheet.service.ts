@@ -13,6 +13,9 @@ const WEEKS_BACK = 8;
 const WEEKS_AHEAD = 7;
 const MOST_AHEAD = 53;
 
+/** Pulls that a best deadlift can be of. */
+const OF_THE_BEST = ['deadlift.conventional', 'deadlift.sumo', 'deadlift.clean-grip'];
+
 @Injectable()
 export class SheetService {
   constructor(
@@ -30,10 +33,11 @@ export class SheetService {
     const toMeet = meet ? Math.ceil(daysBetween(monday, meet.heldOn) / 7) + 1 : 0;
     const from = shiftDay(monday, -7 * WEEKS_BACK);
     const to = shiftDay(monday, 7 * Math.min(MOST_AHEAD, Math.max(WEEKS_AHEAD, toMeet)) - 1);
-    const [marks, sessions, usualVenueId] = await Promise.all([
+    const [marks, sessions, usualVenueId, heavier] = await Promise.all([
       this.blocks.marks(lifterId, from, to),
       this.training.between(lifterId, from, to),
       this.lifters.usualVenue(club, lifterId),
+      this.log.heavierPull(lifterId, OF_THE_BEST, profile.lifter.deadliftMax),
     ]);
     const holds = await this.log.holdCounts(sessions.map((session) => session.id));
     const meets: SeasonMark[] =
@@ -58,6 +62,10 @@ export class SheetService {
         })),
       },
       nextSessionId: next?.id ?? null,
+      newBest: heavier && {
+        ...{ load: heavier.load, on: heavier.trainingDay, version: profile.lifter.version },
+        pulled: heavier.strapped ? 'straps' : heavier.grip,
+      },
     };
   }
 }

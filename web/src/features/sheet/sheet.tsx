@@ -11,6 +11,7 @@ import { HandsMark } from '../../ui/marks/hands-mark.tsx';
 import { formatMass } from '../../ui/figures.ts';
 import { Caution, Failed, Loading } from '../../ui/states.tsx';
 import { saySport } from '../../ui/words.ts';
+import { NewBest } from './new-best.tsx';
 import { useSheet } from '../../data/lifters/lifters.ts';
 
 /** The open lifter: who they are, the season strip, and one of the sheet's pages below. */
@@ -34,6 +35,7 @@ export function Sheet(): ReactElement {
         <>
           <Head lifter={sheet.data.lifter} />
           {coach && <Conflicts lifter={sheet.data.lifter} />}
+          {coach && <NewBest sheet={sheet.data} />}
           <SeasonStrip
             sheet={sheet.data}
             open={onCalls ? (onSession?.params.sessionId ?? sheet.data.nextSessionId) : null}
