@@ -63,6 +63,11 @@ it('any session of the season opens, by list and by key', async () => {
   await page.keys('[');
   await page.at(new RegExp(`/calls/${season.sessions[at - 1]!.id}$`));
   await page.says(season.sessions[at - 1]!.title, 'main');
+  await page.find('[data-row]');
+  await page.pick('Another session', 1);
+  await page.at(new RegExp(`/calls/${season.sessions[0]!.id}$`));
+  await page.find('[data-row]');
+  expect(await page.accessibility()).toEqual([]);
 }, 240_000);
 
 it('on the floor a carry runs by the clock, a slip is told in three taps, and unwell stops everything', async () => {

@@ -25,6 +25,14 @@ export function Calls(): ReactElement {
   const { nextSessionId, today, lifter, season } = useOpenSheet();
   const { sessionId = nextSessionId } = useParams();
   const calls = useCalls(sessionId);
+  const navigate = useNavigate();
+  const turn = (by: -1 | 1): void => {
+    const at = season.sessions.findIndex((each) => each.id === sessionId);
+    const to = at < 0 ? undefined : season.sessions[at + by];
+    if (to) void navigate(`/lifters/${lifter.id}/calls/${to.id}`);
+  };
+  // Here, and not with the session: a key pressed while one loads counts too.
+  useKeys({ '[': () => turn(-1), ']': () => turn(1) });
   if (!sessionId) {
     return (
       <Empty title="No session planned">
@@ -81,13 +89,7 @@ function Session({
   const tried = new Map(trying?.sets.map((set) => [set.id, set]));
   const at = season.findIndex((each) => each.id === view.session.id);
   const openSession = (id: string): void => void navigate(`/lifters/${lifter.id}/calls/${id}`);
-  const turn = (by: -1 | 1): void => {
-    const to = at < 0 ? undefined : season[at + by];
-    if (to) openSession(to.id);
-  };
   useKeys({
-    '[': () => turn(-1),
-    ']': () => turn(1),
     f: () => void navigate(`/floor/${view.session.id}`),
     w: () => coach && toggleWhatIf(),
     Escape: () => setSubject(null),
@@ -302,6 +304,20 @@ function SessionBar({
           <span>
             {head.bar.diameter} mm{head.venue.note && `. ${head.venue.note}`}
           </span>
+          <Select
+            aria-label="Another session"
+            className="w-64 max-w-full"
+            value=""
+            placeholder="Another session"
+            options={season.sessions.map(
+              (each) =>
+                [
+                  each.id,
+                  `${nearDay(each.on, season.today)}: ${each.title}${each.done ? ', done' : ''}`,
+                ] as const,
+            )}
+            onChange={season.onOpen}
+          />
           <Checkbox checked={head.sweat} onChange={(sweat) => move.mutate({ sweat, version: head.version })}>
             heat and sweat
           </Checkbox>
