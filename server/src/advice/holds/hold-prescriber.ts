@@ -78,12 +78,13 @@ export class HoldPrescriber {
 
   /** What stands close to the hold: the last hard hold before it, and the next heavy bare-handed deadlift after it. */
   private async timingOf({
+    kind,
     on,
     profile,
     without,
   }: HoldQuestion): Promise<NonNullable<HoldRequest['timing']>> {
-    // The hold after this one is of no day yet.
-    if (without === null) return {};
+    // The hold after this one is of no day yet, and only what is hard needs its distance.
+    if (without === null || !isHardHold(kind, profile.school)) return {};
     const { lifter, school } = profile;
     const [held, sessions] = await Promise.all([
       this.log.holdsSince([lifter.id], shiftDay(on, -CLOSE_DAYS)),
