@@ -4,7 +4,7 @@ import type { StrapType } from '../set-demand/lift.ts';
 import { HISTORY_CAUTIONS } from './history-cautions.ts';
 import type { RuleFacts } from './rules.ts';
 import { isHeavyOrLastWarmUp } from './safety-rules.ts';
-import { SORE_ELBOW } from './strain.ts';
+import { NO_MAXIMAL_UNTIL_CLEARED, SORE_ELBOW } from './strain.ts';
 import type { GripChoice } from './types.ts';
 
 /** What a cue or caution may look at: the set, and what was called for it. */
@@ -35,7 +35,6 @@ const uncleared =
   (kind: HistoryKind) =>
   ({ lifter }: AdviceFacts): boolean =>
     lifter.flags.some((flag) => flag.kind === kind && !flag.cleared);
-const BREATH: readonly HistoryKind[] = ['bloodPressure', 'heart', 'fainting', 'pregnancy', 'recentOperation'];
 const isHold = ({ lift }: AdviceFacts): boolean => lift.family === 'hold';
 
 /** Reps from which a bare grip is better set afresh each time. */
@@ -223,7 +222,8 @@ export const CAUTIONS: readonly Advice[] = [
     id: 'caution.breath',
     kind: 'caution',
     text: 'Breathe through the set: the breath is not held until a clinician has cleared it.',
-    when: (facts) => BREATH.some((kind) => uncleared(kind)(facts)) && facts.role !== 'warmup',
+    when: (facts) =>
+      NO_MAXIMAL_UNTIL_CLEARED.some((kind) => uncleared(kind)(facts)) && facts.role !== 'warmup',
   },
   {
     id: 'caution.safety-pins',

@@ -9,6 +9,7 @@ import { chalkCall } from './chalk-call.ts';
 import { contextCheck } from './check-call.ts';
 import { chooseGrip, strongest, type Chosen } from './choose-grip.ts';
 import { gripAlternatives } from './grip-alternatives.ts';
+import { refuses } from './rules.ts';
 import { EASY_HOLD } from './strain.ts';
 import type { School } from './school.ts';
 import { SCHOOLS, SORE } from './schools.ts';
@@ -185,10 +186,7 @@ function judgeOverride(
   if (!override) return undefined;
   const sideBar =
     override.choice === 'mixed' && override.sideUnder ? barred.sidesUnder.get(override.sideUnder) : undefined;
-  // Adaptation limits are advice for now; everything above them cannot be overridden.
-  const refusing = [barred.choices.get(override.choice), sideBar].find(
-    (bar) => bar && bar.rank !== 'adaptation',
-  );
+  const refusing = [barred.choices.get(override.choice), sideBar].find(refuses);
   if (refusing) {
     return {
       refused: { ...refusing, text: `Override to ${GRIP_NAMES[override.choice]} refused. ${refusing.text}` },
@@ -208,7 +206,7 @@ function judgeOverride(
 function judgeFixed({ fixed }: SetToCall, { barred }: SetFacts): ReturnType<typeof judgeOverride> {
   if (!fixed || fixed === 'bare') return undefined;
   const bar = barred.choices.get(fixed);
-  return bar && bar.rank !== 'adaptation'
+  return refuses(bar)
     ? { refused: { ...bar, text: `The line asks for ${GRIP_NAMES[fixed]}. ${bar.text}` } }
     : {
         accepted: fixed,

@@ -97,6 +97,11 @@ export interface Barred {
   readonly fired: readonly Reason[];
 }
 
+/** Does a bar refuse what coach or line ask for? Limits of adaptation are advice for now: they are passed, and said. */
+export function refuses(bar: Reason | undefined): bar is Reason {
+  return bar !== undefined && bar.rank !== 'adaptation';
+}
+
 /** Does one hand work at a time, so that the other may go on alone? */
 export function oneHanded(lift: Lift): boolean {
   return lift.loadMeans === 'oneHand' || lift.needs.includes('gripper');

@@ -1,6 +1,6 @@
 import { otherSide, type Side } from '../hands/hand-state.ts';
 import { IMBALANCE_FLAG, nextSideUnder, type MixedLedger } from '../hands/mixed-ledger.ts';
-import type { Barred } from './rules.ts';
+import { refuses, type Barred } from './rules.ts';
 import type { SetRole } from './set-role.ts';
 import type { CallContext, CallLifter, Reason } from './types.ts';
 import { capital, percent } from './plain-words.ts';
@@ -16,14 +16,12 @@ export function sideUnder(
   barred: Barred,
 ): { side: Side; reason: Reason } {
   const wanted = override?.sideUnder;
-  const wantedBar = wanted && barred.sidesUnder.get(wanted);
-  if (wanted && override && (!wantedBar || wantedBar.rank === 'adaptation')) {
+  if (wanted && override && !refuses(barred.sidesUnder.get(wanted))) {
     const text = `${override.by} turns the ${wanted} hand under.`;
     return { side: wanted, reason: { ruleId: 'override.coach', rank: 'override', text } };
   }
   const { under } = set;
-  const underBar = under && barred.sidesUnder.get(under);
-  if (under && (!underBar || underBar.rank === 'adaptation'))
+  if (under && !refuses(barred.sidesUnder.get(under)))
     return {
       side: under,
       reason: { ruleId: 'line.fixed', rank: 'override', text: `The line asks for the ${under} hand under.` },
@@ -45,7 +43,7 @@ function alternates({ alternation = 'lightBySession' }: CallLifter, role: SetRol
 }
 
 /** The side a lifter has practised under: as told, else the one with more behind it, else the non-dominant hand. */
-export function practisedUnder(
+function practisedUnder(
   { practisedUnder: told, dominantHand }: Pick<CallLifter, 'practisedUnder' | 'dominantHand'>,
   { left, right }: MixedLedger,
 ): Side {
