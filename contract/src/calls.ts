@@ -9,7 +9,6 @@ import {
   type Handle,
   type HandsToday,
   type HoldCurve,
-  type HoldPrescription,
   type LinePurpose,
   type PlanFault,
   type RepStyle,
@@ -31,7 +30,7 @@ import {
   Text,
 } from './fields.ts';
 import { HandsBody } from './hands.ts';
-import type { HoldDecisionView } from './holds.ts';
+import type { SessionHoldView } from './holds.ts';
 import type { LoggedHoldView, LoggedSetView } from './log.ts';
 
 const REASON_MESSAGE = 'Say why in 3 to 300 characters: the reason is kept with the call.';
@@ -108,6 +107,8 @@ export interface SessionHead {
     readonly diameter: number;
   };
   readonly venues: readonly { readonly id: string; readonly name: string; readonly chalk: ChalkKind }[];
+  /** Holes of the venue's rack, mm above the floor, from low to high. */
+  readonly pinHeights: readonly number[];
 }
 
 export interface CalledSet {
@@ -172,25 +173,11 @@ export interface WhatIfView {
   readonly sets: readonly TriedSet[];
 }
 
-/** The called session: every set, the hold, and what the log has to say about it. */
+/** The called session: every set, its holds, and what the log has to say about it. */
 export interface CallsView {
   readonly session: SessionHead;
   readonly sets: readonly CalledSet[];
-  readonly hold: HoldPrescription | null;
+  readonly holds: readonly SessionHoldView[];
   readonly holdsDone: readonly LoggedHoldView[];
-  /** The next prescription, once something of today's is logged. */
-  readonly nextHold: HoldPrescription | null;
-  /** The coach's decision on today's hold. */
-  readonly holdDecision: HoldDecisionView | null;
-  /** Today's squeeze test where it proposes easier holds. */
-  readonly easing: {
-    readonly testId: string;
-    /** Share of the load that is kept. */
-    readonly share: number;
-    readonly text: string;
-    readonly declined: boolean;
-    /** The hold as it would be without the test. */
-    readonly full: Pick<HoldPrescription, 'load' | 'loading' | 'change' | 'why'>;
-  } | null;
   readonly evidence: HoldCurve['evidence'];
 }

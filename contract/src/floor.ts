@@ -141,7 +141,8 @@ export interface SessionEndView {
   /** Likely causes, the likeliest first. */
   readonly causes: readonly LikelyCause[];
   readonly holds: readonly LoggedHoldView[];
-  readonly nextHold: HoldPrescription | null;
+  /** What comes next of each kind held. */
+  readonly nextHolds: readonly HoldPrescription[];
   /** Sets that were left out, or done otherwise than called. */
   readonly otherwise: readonly string[];
 }

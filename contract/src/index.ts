@@ -25,4 +25,4 @@ export * from './sharing.ts';
 export * from './sheet.ts';
 export * from './slips.ts';
 export * from './squeeze.ts';
-export { LOAD_MESSAGE } from './fields.ts';
+export { LOAD_MESSAGE, SECONDS_MESSAGE } from './fields.ts';

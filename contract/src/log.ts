@@ -1,7 +1,7 @@
 import {
   CHALK_KINDS,
-  ENDINGS,
   GRIPS,
+  HOLD_ENDINGS,
   HOLD_KINDS,
   LIFTS,
   LIMITS,
@@ -11,8 +11,8 @@ import {
   type SlipSign,
   type UsualMistake,
   type ChalkKind,
-  type Ending,
   type Grip,
+  type HoldEnding,
   type HoldKindId,
   type RepStyle,
   type SetRole,
@@ -39,7 +39,7 @@ import {
 
 const SLIP_MESSAGE = 'The repetition that slipped must be a whole number from 1 on.';
 const REPS_MESSAGE = `Reps must be a whole number: at least one repetition, and more than ${LIMITS.reps.max} is not one set.`;
-const ENDED_MESSAGE = 'Say how the hold ended: slipped, or stopped on purpose.';
+const ENDED_MESSAGE = 'Say how the hold ended: slipped, put down on purpose, or not broken from the pins.';
 const NOTE_MESSAGE = 'Keep the note to 500 characters.';
 const SLIP = { min: 1, max: LIMITS.reps.max };
 /** A hang may carry nothing but the body. */
@@ -100,15 +100,21 @@ export class LogHoldRequest extends Said {
   @Amount(LOAD_OR_NONE, LOAD_MESSAGE)
   load: number;
 
-  @Amount(LIMITS.holdSeconds, SECONDS_MESSAGE)
+  /** 0 where it could not be broken from the pins. */
+  @Amount({ min: 0, max: LIMITS.holdSeconds.max }, SECONDS_MESSAGE)
   seconds: number;
 
   /** Seconds that were asked for. */
   @Amount(LIMITS.holdTarget, TARGET_MESSAGE)
   target: number;
 
-  @OneOf(ENDINGS, ENDED_MESSAGE)
-  ended: Ending;
+  @OneOf(HOLD_ENDINGS, ENDED_MESSAGE)
+  ended: HoldEnding;
+
+  /** Of the pins it started from, mm above the floor. */
+  @Optional()
+  @Amount(LIMITS.pinHeight, 'Pin height must be a number from 50 to 3000 mm.')
+  pin?: number;
 
   @OneOf(GRIPS, GRIP_MESSAGE)
   grip: Grip;
@@ -178,8 +184,8 @@ export class CorrectionRequest {
   seconds?: number;
 
   @Optional()
-  @OneOf(ENDINGS, ENDED_MESSAGE)
-  ended?: Ending;
+  @OneOf(HOLD_ENDINGS, ENDED_MESSAGE)
+  ended?: HoldEnding;
 
   @Optional()
   @OneOf(GRIPS, GRIP_MESSAGE)
@@ -235,7 +241,13 @@ export interface LoggedHoldView {
   readonly load: number;
   readonly seconds: number;
   readonly target: number;
-  readonly ended: Ending;
+  readonly ended: HoldEnding;
+  /** mm above the floor; null where nobody noted it. */
+  readonly pin: number | null;
+  /** 1 to 5, where it was said. */
+  readonly confidence: number | null;
+  /** 0 to 10, where it was said. */
+  readonly pain: number | null;
   readonly grip: Grip;
   readonly sideUnder: Side | null;
   readonly chalk: ChalkKind;
@@ -274,7 +286,7 @@ export interface LogEntry {
   readonly strapped: boolean;
   readonly chalk: ChalkKind;
   readonly slippedAtRep: number | null;
-  readonly ended: Ending | null;
+  readonly ended: HoldEnding | null;
   readonly pain: number | null;
   readonly confidence: number | null;
   readonly cause: string | null;

@@ -1,4 +1,5 @@
-import { LIFTS, type PlanFault } from '@iron-clasp/core';
+import { LIFTS, type HoldKindId, type PlanFault } from '@iron-clasp/core';
+import { HoldKinds } from './holds.ts';
 import { Day, Flag, Id, Nullable, OneOf, Optional, Parts, SeenVersion, Text, Whole } from './fields.ts';
 
 const SESSION_DAY = 'Choose the day of the session.';
@@ -60,8 +61,9 @@ export class SessionRequest {
   @Flag('Say whether later weeks change too.')
   later?: boolean;
 
-  @Flag('Say whether a hold follows the lifts.')
-  hasHold: boolean;
+  /** Holds after the lifts, in order. */
+  @HoldKinds()
+  holds: HoldKindId[];
 
   /** The rules of the next meet bind the session. */
   @Optional()
@@ -96,7 +98,7 @@ export interface SessionPlanView {
   readonly heldOn: string;
   readonly venueId: string;
   readonly barId: string | null;
-  readonly hasHold: boolean;
+  readonly holds: readonly HoldKindId[];
   readonly rehearsesMeet: boolean;
   /** Later sessions, not begun, that repeat this one. */
   readonly later: number;

@@ -258,6 +258,26 @@ const SOUND: Record<string, unknown[]> = {
   ],
   checkGripWeek: [week],
   nextHardHoldDay: [week, '2026-11-24', '18:00Z'],
+  forearmLoad: ['wrist-curl.behind-back', 160, { lift: 'wrist-curl.behind-back', load: 24, reached: true }],
+  isHardEffort: [curve, { load: 100, seconds: 8, ended: 'stopped', grip: 'hook' }],
+  strapsOffOn: [
+    [
+      { on: '2026-11-02', strapped: true },
+      { on: '2026-11-09', strapped: false },
+    ],
+    '2026-11-13',
+  ],
+  blockReport: [
+    {
+      today: '2026-11-26',
+      startsOn: '2026-10-05',
+      endsOn: '2026-11-01',
+      observations: [{ load: 120, seconds: 9, ended: 'slipped', ageDays: 60 }],
+      heavySets: [{ on: '2026-10-20', slipped: true, confidence: 3 }],
+      fit: { referenceLoad: 140 },
+    },
+  ],
+  mayCarryNothing: ['hang.dead'],
   gripWork: [work],
   gripWorkByWeek: [work, 3],
   proposeHoldBlock: [

@@ -103,13 +103,22 @@ export type {
   HoldKit,
 } from './hold-prescriptions/hold-loads.ts';
 export { BACK_OFF_SHARE, type HoldChange, type HoldSession } from './hold-prescriptions/progression.ts';
+export * from './hold-prescriptions/hold-endings.ts';
+export type { HoldPin, RackPins } from './hold-prescriptions/hold-pins.ts';
+export type { RampHold } from './hold-prescriptions/hold-ramp.ts';
+export type { HoldPrescription, HoldRequest } from './hold-prescriptions/hold-request.ts';
 export * from './hold-prescriptions/prescribe-hold.ts';
+export * from './hold-prescriptions/change-hold.ts';
 export { easeHold, type Easing } from './hold-prescriptions/ease-hold.ts';
 export * from './grip-week/spacing-figures.ts';
 export * from './grip-week/spacing-rules.ts';
 export * from './grip-week/grip-work.ts';
 export * from './grip-week/full-week.ts';
 export * from './grip-week/hold-block.ts';
+export * from './grip-week/block-report.ts';
+export * from './grip-week/hard-effort.ts';
+export * from './grip-week/straps-off.ts';
+export * from './grip-week/forearm-load.ts';
 export * from './grip-week/forearm-week.ts';
 
 // Programs.

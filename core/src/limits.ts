@@ -19,6 +19,8 @@ export const LIMITS = {
   handSpan: { min: 100, max: 350 },
   bodyMass: { min: 25, max: 300 },
   barDiameter: { min: 20, max: 120 },
+  /** Of a rack's hole above the floor. */
+  pinHeight: { min: 50, max: 3000 },
   /** Days that can be written: nothing of this trade lies further off. */
   day: { min: '1950-01-01', max: '2099-12-31' },
   /** Years ahead that a session or meet can lie. */

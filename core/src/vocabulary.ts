@@ -7,6 +7,8 @@ import type { HandOrder } from './dynamometer/types.ts';
 import type { AttentionStep } from './attention/attention-rules.ts';
 import type { StartDepth } from './gripper-ladder/types.ts';
 import type { HistoryKind } from './hands/hand-state.ts';
+import type { HoldEnding } from './hold-prescriptions/hold-endings.ts';
+import type { HoldAim } from './hold-prescriptions/hold-kinds.ts';
 import type { HoldChange } from './hold-prescriptions/progression.ts';
 import type { SlipSign } from './slip-causes/slip-causes.ts';
 import type { Sport, Stance } from './profile/sport-and-stance.ts';
@@ -129,6 +131,21 @@ export const HOLD_CHANGE_NAMES: Names<HoldChange> = {
   repeat: 'same again',
   lighter: 'lighter',
   back: '7.5 % off',
+  notLifted: 'not broken from the pins',
+};
+
+/** How a hold ended. */
+export const HOLD_ENDING_NAMES: Names<HoldEnding> = {
+  stopped: 'put down',
+  slipped: 'slipped',
+  notLifted: 'not broken from the pins',
+};
+
+/** What a behind-back hold is for. */
+export const HOLD_AIM_NAMES: Names<HoldAim> = {
+  deadlift: 'for the deadlift',
+  events: 'for events',
+  medleys: 'for medleys',
 };
 
 export const GRIP_KIND_NAMES: Names<GripKind> = {

@@ -80,7 +80,7 @@ describe('every screen passes axe', () => {
     await page.find('section [role=timer]');
     await isAccessible();
     await page.size(360, 740);
-    await page.click('Enter by hand');
+    await page.click('By hand');
     await page.find('form');
     await isAccessible();
     const heights = await page.driver.executeScript<number[]>(
@@ -141,7 +141,7 @@ describe('by keyboard alone', () => {
       page.driver.executeScript<string>('return document.activeElement.textContent.trim()');
     // Space on another button presses that button, not the clock.
     await page.driver.executeScript(
-      `[...document.querySelectorAll('button')].find((each) => each.textContent.includes('Enter by hand')).focus()`,
+      `[...document.querySelectorAll('button')].find((each) => each.textContent.includes('By hand')).focus()`,
     );
     await page.keys(Key.SPACE);
     await page.find('form');

@@ -143,7 +143,7 @@ it('every control and caution of the floor stands on the screen in every state, 
   await page.click('Put down');
   await page.says('last − 1 s');
   await fits('hold done');
-  await page.click('Enter by hand');
+  await page.click('By hand');
   await page.find('form[aria-label="Enter a hold"]');
   // A keyboard takes about 300 px of a phone held upright.
   await fits('keyboard open', [

@@ -37,7 +37,7 @@ const holdsSeen = (n: number): Promise<void> =>
 
 async function logByHand(seconds: string): Promise<void> {
   await toTheHold();
-  await page.click('Enter by hand');
+  await page.click('By hand');
   await page.type('Seconds held', seconds);
   await page.click('Log the hold');
 }

@@ -45,7 +45,9 @@ it('a coach signs in, reads the calls and their reasons, runs the hold, and the 
   await page.says('Done as called');
   await page.click('To the hold');
   await page.says('hold 1 of 2');
-  const { hold } = (await page.api<CallsView>('GET', `/sessions/${session}/calls`)).body;
+  const [{ hold }] = (await page.api<CallsView>('GET', `/sessions/${session}/calls`)).body.holds as [
+    CallsView['holds'][0],
+  ];
   await page.says(`${hold!.load} kg`);
   await page.keys(' ');
   const clock = async (): Promise<number> => Number(await page.text('section [role=timer]'));
@@ -56,7 +58,7 @@ it('a coach signs in, reads the calls and their reasons, runs the hold, and the 
   await page.says(/1\d\.\d s of 10, put down/);
 
   // The second is typed in from a stopwatch; nonsense is refused at its field and what was typed stays.
-  await page.click('Enter by hand');
+  await page.click('By hand');
   for (const [label, typed, message] of [
     ['Seconds held', '0', /Seconds must be a number from 0.5 to 600/],
     ['Seconds held', '10000', /Seconds must be a number from 0.5 to 600/],
@@ -81,7 +83,7 @@ it('a coach signs in, reads the calls and their reasons, runs the hold, and the 
   await page.says(/Next time \d+(\.\d+)? kg, one step more/);
   const after = await page.api<CurveView>('GET', `/lifters/${id}/curve`);
   expect(after.body.curve.evidence.observations).toBe(before.body.curve.evidence.observations + 2);
-  const next = (await page.api<CallsView>('GET', `/sessions/${session}/calls`)).body.nextHold!;
+  const next = (await page.api<CallsView>('GET', `/sessions/${session}/calls`)).body.holds[0]!.next!;
   expect(next.load).toBeGreaterThan(hold!.load);
 
   // The sheet shows the same after a reload.

@@ -63,7 +63,7 @@ it('a lifter alone, on a phone: hands, squeeze, every set, the holds, and how it
     for (let i = 0; i < of - holds; i++) await doneAsCalled(page);
     for (let i = 0; i < holds; i++) {
       await page.says(`hold ${i + 1} of ${holds}`);
-      await page.click('Enter by hand');
+      await page.click('By hand');
       await page.type('Seconds held', '10');
       await page.click('Log the hold');
     }

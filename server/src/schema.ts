@@ -17,6 +17,9 @@ import { HowTheBestWasPulled1766000000029 } from './records/lifters/migrations/0
 import { PlaceAndBar1766000000030 } from './records/meets/migrations/0030-place-and-bar.ts';
 import { WhatALineSays1766000000031 } from './records/training/migrations/0031-what-a-line-says.ts';
 import { SweatAndSigns1766000000032 } from './records/log/migrations/0032-sweat-and-signs.ts';
+import { SeveralHoldsASession1766000000033 } from './records/training/migrations/0033-several-holds-a-session.ts';
+import { HoldSettings1766000000034 } from './records/hold-settings/migrations/0034-hold-settings.ts';
+import { PinsAndEndings1766000000035 } from './records/log/migrations/0035-pins-and-endings.ts';
 import { LogKeepsWhatWasHeld1766000000027 } from './records/log/migrations/0027-log-keeps-what-was-held.ts';
 
 /** Every change of the schema, in order; each stands in the folder of the noun whose tables it changes. */
@@ -41,4 +44,7 @@ export const MIGRATIONS = [
   PlaceAndBar1766000000030,
   WhatALineSays1766000000031,
   SweatAndSigns1766000000032,
+  SeveralHoldsASession1766000000033,
+  HoldSettings1766000000034,
+  PinsAndEndings1766000000035,
 ];

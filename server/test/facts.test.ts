@@ -7,6 +7,7 @@ import {
   type HoldKindId,
 } from '@iron-clasp/core';
 import { slipOf, type CallsView, type RackView, type SheetView } from '@iron-clasp/contract';
+import type { HoldSetting } from '../src/records/hold-settings/hold-setting.entity.ts';
 import { CallsService } from '../src/advice/calls/calls.service.ts';
 import { holdRequest } from '../src/advice/holds/hold-prescriber.ts';
 import { weekOf } from '../src/evidence/holds/grip-events.ts';
@@ -81,6 +82,12 @@ it('calls are given every fact of the table, and none that it says is not yet su
   expect(given(lifters)).toEqual(facts('call').supplied);
 });
 
+const SETTING: HoldSetting = {
+  ...{ id: 'x', clubId: 'x', lifterId: 'x', kind: 'behindBackHold', aim: 'medleys', version: 1 },
+  ...{ effort: { kind: 'nearLimit', probability: 0.7 }, ceiling: 250, pinHeight: 600 },
+  target: { load: 200, on: '2026-12-24' },
+};
+
 it('so are prescribed holds', () => {
   const requests = sessions.flatMap((session) =>
     HOLD_KINDS.map((kind: HoldKindId, i) =>
@@ -90,7 +97,7 @@ it('so are prescribed holds', () => {
           club: { id: session.profile.lifter.clubId, timeZone: 'Europe/Amsterdam' },
           // Every other one is held on the day of the meet, whose rules then bind it.
           on: (i % 2 === 1 && session.profile.nextMeet?.heldOn) || session.session.heldOn,
-          ...{ ledger: mixedLedger([]), without: null, decision: null },
+          ...{ ledger: mixedLedger([]), without: null, decision: null, setting: SETTING },
         },
         [],
         { hoursSinceHardHold: 48 },
@@ -101,7 +108,9 @@ it('so are prescribed holds', () => {
 });
 
 it('so are weeks of grip work', () => {
-  expect(given(profiles.map((profile) => weekOf([], profile)))).toEqual(facts('week').supplied);
+  expect(given(profiles.map((profile) => weekOf([], { profile, strapsOffOn: '2026-11-01' })))).toEqual(
+    facts('week').supplied,
+  );
 });
 
 it('so are the causes of slips', () => {

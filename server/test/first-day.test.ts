@@ -43,7 +43,7 @@ async function session(lifter: string, lines: object[], more: object = {}): Prom
   await coach.send<SessionPlanView>(
     'put',
     `/lifters/${lifter}/sessions/${id}`,
-    { title: 'Day one', heldOn: TODAY, venueId: venue, hasHold: false, version: 0, lines, ...more },
+    { title: 'Day one', heldOn: TODAY, venueId: venue, holds: [], version: 0, lines, ...more },
     200,
   );
   return id;

@@ -145,7 +145,7 @@ describe('a session on the floor', () => {
       expect(end.planned).toBeGreaterThan(3);
       expect(end.slips).toMatchObject([{ slippedAtRep: 1, role: 'top' }]);
       expect(end.causes[0]!.remedies.length).toBeGreaterThan(0);
-      expect(end.nextHold!.load).toBeGreaterThan(0);
+      expect(end.nextHolds[0]!.load).toBeGreaterThan(0);
       expect(end.otherwise.some((line) => line.endsWith('left out.'))).toBe(true);
     }
     expect((await coach.get<SheetView>(`/lifters/${lifter}/sheet`)).nextSessionId).not.toBe(session);

@@ -6,6 +6,7 @@ import type {
   PlannedHoldView,
   ProfileView,
   RackView,
+  SessionPlanView,
 } from '@iron-clasp/contract';
 import { DEMO_LIFTER } from '../src/demo/scenario.ts';
 import { addForeignCoach, Coach, startApi, TODAY, type Api } from './api.test-helper.ts';
@@ -92,6 +93,32 @@ describe('logging what is held', () => {
     expect((await calls(hang.sessionId)).evidence.observations).toBe(evidence.observations - 1);
   });
 
+  it('that could not be broken from the pins lasts no time, and tells the curve nothing', async () => {
+    const { sessionId } = await nextOf('Teodor Vance', 'frontRackHold');
+    const was = await calls(sessionId);
+    const before = was.evidence.observations;
+    const id = randomUUID();
+    const body = {
+      ...{ kind: 'frontRackHold', load: 180, seconds: 4, target: 10, ended: 'notLifted' },
+      grip: was.holds[0]!.hold!.grip,
+      ...{ chalk: 'block', pin: 620, confidence: 2, doneAt: `${TODAY}T11:30:00Z` },
+    };
+    await coach.send('put', `/sessions/${sessionId}/holds/${id}`, body, 200);
+    const { holdsDone, evidence, holds } = await calls(sessionId);
+    expect(holdsDone.at(-1)).toMatchObject({ ended: 'notLifted', seconds: 0, pin: 620, confidence: 2 });
+    expect(evidence.observations).toBe(before);
+    expect(holds[0]!.next).toMatchObject({ change: 'notLifted' });
+    await coach.send('delete', `/holds/${id}`, undefined, 204);
+    const short = { ...body, ended: 'stopped', seconds: 0.1 };
+    const { error } = await coach.send<ErrorView>(
+      'put',
+      `/sessions/${sessionId}/holds/${randomUUID()}`,
+      short,
+      400,
+    );
+    expect(error.fields![0]!.path).toBe('seconds');
+  });
+
   it('a pinch is no part of the support curve', async () => {
     const pinch = await nextOf('Iskra Petrov', 'platePinch');
     const before = (await calls(pinch.sessionId)).evidence.observations;
@@ -109,17 +136,149 @@ describe('logging what is held', () => {
 describe('planning a hold', () => {
   it('goes into a session, is called there, and comes out again', async () => {
     const { sessions } = await view('Ruth Calloway');
-    const free = sessions.find((each) => !each.hasHold)!;
-    const plan = (kind: string | null, version: number, status = 200): Promise<HoldsView> =>
-      coach.send<HoldsView>('put', `/sessions/${free.id}/hold`, { kind, version }, status);
-    const now = await plan('supinatedDeadHold', free.version);
+    const free = sessions.find((each) => each.holds.length === 0)!;
+    const plan = (kinds: readonly string[], version: number, status = 200): Promise<HoldsView> =>
+      coach.send<HoldsView>('put', `/sessions/${free.id}/holds`, { kinds, version }, status);
+    const now = await plan(['supinatedDeadHold'], free.version);
     expect(now.planned.find((each) => each.sessionId === free.id)!.kind).toBe('supinatedDeadHold');
-    expect((await calls(free.id)).hold).toMatchObject({ kind: 'supinatedDeadHold' });
-    await plan('supinatedDeadHold', free.version);
-    await plan('frontRackHold', free.version, 409);
-    const out = await plan(null, free.version + 1);
+    expect((await calls(free.id)).holds[0]!.hold).toMatchObject({ kind: 'supinatedDeadHold' });
+    await plan(['supinatedDeadHold'], free.version);
+    await plan(['frontRackHold'], free.version, 409);
+    const out = await plan([], free.version + 1);
     expect(out.planned.some((each) => each.sessionId === free.id)).toBe(false);
-    expect((await calls(free.id)).hold).toBeNull();
+    expect((await calls(free.id)).holds).toEqual([]);
+  });
+});
+
+describe('several kinds in a session', () => {
+  it('are each prescribed, decided on and logged for themselves', async () => {
+    const { sessions } = await view('Bram Oosterhuis');
+    const free = sessions.find((each) => each.holds.length === 0) ?? sessions[0]!;
+    const kinds = ['frontRackHold', 'deadHang'];
+    await coach.send('put', `/sessions/${free.id}/holds`, { kinds, version: free.version }, 200);
+    const before = (await calls(free.id)).holds;
+    expect(before.map((each) => each.kind)).toEqual(kinds);
+    const id = randomUUID();
+    const body = { kind: 'deadHang', what: 'skipped', reason: 'shoulder is tired' };
+    await coach.send('put', `/sessions/${free.id}/hold-decisions/${id}`, body, 200);
+    const now = (await calls(free.id)).holds;
+    expect(now[1]!.hold!.barred!.text).toMatch(/shoulder is tired/);
+    expect(now[0]!.hold!.barred).toEqual(before[0]!.hold!.barred);
+    expect(now[0]!.decision).toBeNull();
+  });
+
+  it('five are too many, and one cannot be asked for twice', async () => {
+    const { sessions } = await view('Bram Oosterhuis');
+    const { id, version } = sessions[0]!;
+    const five = ['frontRackHold', 'deadHang', 'carry', 'platePinch', 'hexHold'];
+    for (const kinds of [five, ['carry', 'carry'], ['farmerHold']]) {
+      const { error } = await coach.send<ErrorView>('put', `/sessions/${id}/holds`, { kinds, version }, 400);
+      expect(error.fields![0]!.path).toBe('kinds');
+    }
+  });
+});
+
+describe('how a coach sets a kind of hold up', () => {
+  const put = <Answer = HoldsView>(kind: string, body: object, status = 200): Promise<Answer> =>
+    coach.send<Answer>('put', `/lifters/${ids.get('Kofi Adeyemi-Lund')}/hold-settings/${kind}`, body, status);
+  const kindNow = async (kind: string): Promise<HoldsView['kinds'][0]> =>
+    (await view('Kofi Adeyemi-Lund')).kinds.find((each) => each.kind === kind)!;
+
+  it('an aim makes it longer, a ceiling lighter, a target is judged, a pin is named', async () => {
+    const before = (await kindNow('behindBackHold')).next!.prescription;
+    const body = {
+      ...{ aim: 'medleys', ceiling: 60, version: 0 },
+      ...{ target: { load: 140, on: '2027-01-20' }, pinHeight: 650 },
+    };
+    await put('behindBackHold', body);
+    const { setting, next } = await kindNow('behindBackHold');
+    expect(setting).toMatchObject({ version: 1, aim: 'medleys', ceiling: 60 });
+    const { prescription } = next!;
+    expect(prescription.seconds).toBe(60);
+    expect(prescription.load).toBeLessThanOrEqual(60);
+    expect(prescription.load).toBeLessThan(before.load);
+    expect(prescription.pin!.height).toBeGreaterThan(0);
+    const rules = prescription.why.map((each) => each.ruleId);
+    expect(rules).toContain('hold.target');
+    expect(rules).toContain('hold.ceiling');
+    // The same again changes nothing; from an older page something else is refused.
+    await put('behindBackHold', body);
+    expect((await kindNow('behindBackHold')).setting!.version).toBe(1);
+    const { error } = await put<ErrorView>('behindBackHold', { ...body, ceiling: 80 }, 409);
+    expect(error.code).toBe('changed-meanwhile');
+  });
+
+  it('an effort rule without its figure is refused at that figure', async () => {
+    const near = await put<ErrorView>('carry', { version: 0, effort: { kind: 'nearLimit' } }, 400);
+    expect(near.error.fields![0]!.path).toBe('effort.probability');
+    const share = await put<ErrorView>('carry', { version: 0, effort: { kind: 'fractionOfBest' } }, 400);
+    expect(share.error.fields![0]!.path).toBe('effort.fraction');
+  });
+
+  it('what is no kind of hold is not there', async () => {
+    await put('farmerHold', { version: 0 }, 404);
+  });
+
+  it('cleared, the book and the school decide again', async () => {
+    await put('behindBackHold', { version: 1 });
+    expect((await kindNow('behindBackHold')).next!.prescription.seconds).toBe(30);
+  });
+});
+
+describe('forearm work', () => {
+  it('is taken into the program in one go, with loads, and never for a day that is past', async () => {
+    const name = 'Noor Haddad';
+    const { week, nextWeek } = await view(name);
+    for (const { on } of week.forearm.sessions) expect(on >= TODAY).toBe(true);
+    const [first] = nextWeek.forearm.sessions;
+    const put = <Answer = HoldsView>(day: string, status = 200): Promise<Answer> =>
+      coach.send<Answer>(
+        'put',
+        `/lifters/${ids.get(name)}/forearm-days/${day}`,
+        { sessionId: randomUUID() },
+        status,
+      );
+    const now = await put(first!.on);
+    const written = now.sessions.filter((each) => each.on === first!.on);
+    const lines = (
+      await Promise.all(written.map(({ id }) => coach.get<SessionPlanView>(`/sessions/${id}/plan`)))
+    ).flatMap((plan) => plan.lines);
+    for (const { lift, load } of first!.exercises) {
+      const line = lines.find((each) => each.liftId === lift)!;
+      expect(line.text).toMatch(load!.load > 0 ? /accessory \dx\d+s? @ [\d.]+(kg|lb)/ : /band|bodyweight/);
+    }
+    // Taken, there is nothing of that day left to take; asked again it writes nothing.
+    expect(now.nextWeek.forearm.sessions.some((each) => each.on === first!.on)).toBe(false);
+    const again = await put(first!.on);
+    expect(again.sessions).toEqual(now.sessions);
+    expect((await put<ErrorView>('2026-11-20', 409)).error.code).toBe('day-over');
+  });
+});
+
+describe('the week counts', () => {
+  const SESSION = { title: 'Grip day', holds: [], version: 0 };
+  const write = async (heldOn: string, lines: object[]): Promise<void> => {
+    const [venue] = await coach.get<{ id: string }[]>('/venues');
+    await coach.send(
+      'put',
+      `/lifters/${ids.get('Iskra Petrov')}/sessions/${randomUUID()}`,
+      { ...SESSION, heldOn, venueId: venue!.id, lines },
+      200,
+    );
+  };
+  const clashes = async (): Promise<string[]> =>
+    (await view('Iskra Petrov')).nextWeek.clashes.map((each) => each.ruleId);
+
+  it('carries and hold lines that are the heaviest of the day as hard days; strapped pulls as no bare ones', async () => {
+    const before = await clashes();
+    expect(before).not.toContain('spacing.hard-holds-apart');
+    await write('2026-12-02', [{ liftId: 'carry.handles', text: 'top 3x30s @ 60kg' }]);
+    await write('2026-12-03', [{ liftId: 'hold.front-rack', text: 'top 2x10s @ 100kg' }]);
+    expect(await clashes()).toContain('spacing.hard-holds-apart');
+    await write('2026-12-04', [{ liftId: 'deadlift.conventional', text: 'top 1x1 @ 120kg straps' }]);
+    expect(await clashes()).not.toContain('spacing.no-hard-hold-before-bare-deadlift');
+    await write('2026-12-04', [{ liftId: 'deadlift.conventional', text: 'top 1x1 @ 120kg' }]);
+    expect(await clashes()).toContain('spacing.no-hard-hold-before-bare-deadlift');
   });
 });
 
@@ -129,32 +288,40 @@ describe('deciding on a prescribed hold', () => {
     id: string,
     body: object,
     status = 200,
-  ): Promise<Answer> => coach.send<Answer>('put', `/sessions/${session}/hold-decisions/${id}`, body, status);
+  ): Promise<Answer> =>
+    coach.send<Answer>(
+      'put',
+      `/sessions/${session}/hold-decisions/${id}`,
+      { kind: 'frontRackHold', ...body },
+      status,
+    );
 
   it('changed with a reason it stands with who changed it, and is taken back', async () => {
     const { sessionId } = await nextOf('Teodor Vance', 'frontRackHold');
-    const before = (await calls(sessionId)).hold!;
+    const before = (await calls(sessionId)).holds[0]!.hold!;
     const id = randomUUID();
     const body = { what: 'changed', load: before.load - 20, sets: 3, reason: 'long drive the day before' };
     await decide(sessionId, id, body);
     await decide(sessionId, id, body);
     const now = await calls(sessionId);
-    expect(now.hold).toMatchObject({ load: before.load - 20, sets: 3, seconds: before.seconds });
-    expect(now.hold!.why[0]!.text).toMatch(/Maren Solvik: long drive/);
-    expect(now.holdDecision).toMatchObject({ what: 'changed', by: 'Maren Solvik' });
+    expect(now.holds[0]!.hold).toMatchObject({ load: before.load - 20, sets: 3, seconds: before.seconds });
+    expect(now.holds[0]!.hold!.why[0]!.text).toMatch(/Maren Solvik: long drive/);
+    expect(now.holds[0]!.decision).toMatchObject({ what: 'changed', by: 'Maren Solvik' });
     await coach.send('delete', `/sessions/${sessionId}/hold-decisions/${id}`, undefined, 200);
-    expect((await calls(sessionId)).hold!.load).toBe(before.load);
+    expect((await calls(sessionId)).holds[0]!.hold!.load).toBe(before.load);
   });
 
   it('accepted it no longer moves; skipped it is out, with the reason', async () => {
     const { sessionId } = await nextOf('Teodor Vance', 'frontRackHold');
     const accepted = randomUUID();
     await decide(sessionId, accepted, { what: 'accepted' });
-    expect((await calls(sessionId)).holdDecision!.what).toBe('accepted');
+    expect((await calls(sessionId)).holds[0]!.decision!.what).toBe('accepted');
     await coach.send('delete', `/sessions/${sessionId}/hold-decisions/${accepted}`, undefined, 200);
     const skipped = randomUUID();
     await decide(sessionId, skipped, { what: 'skipped', reason: 'rack is taken' });
-    expect((await calls(sessionId)).hold!.barred!.text).toMatch(/Skipped by Maren Solvik: rack is taken/);
+    expect((await calls(sessionId)).holds[0]!.hold!.barred!.text).toMatch(
+      /Skipped by Maren Solvik: rack is taken/,
+    );
     await coach.send('delete', `/sessions/${sessionId}/hold-decisions/${skipped}`, undefined, 200);
   });
 
@@ -226,6 +393,17 @@ describe('a hold block', () => {
     );
     expect(error.code).toBe('block-overlaps');
     expect(error.message).toMatch(/Front rack hold, 2 weeks/);
+    // One of another kind lies beside it.
+    const other = randomUUID();
+    const now = await put('Ruth Calloway', other, {
+      ...BLOCK,
+      kind: 'deadHang',
+      startsOn: '2026-12-14',
+      weeks: 2,
+    });
+    const both = now.planned.filter((each) => each.blockId === id || each.blockId === other);
+    expect(new Set(both.map((each) => each.kind))).toEqual(new Set(['frontRackHold', 'deadHang']));
+    await coach.send('delete', `/hold-blocks/${other}`, undefined, 200);
   });
 
   it('taken off, its holds go too', async () => {
@@ -284,10 +462,11 @@ it('a lifter reads their own holds and decides nothing; another club sees none',
   const { planned } = await lifter.get<HoldsView>(`/lifters/${own}/holds`);
   await lifter.get(`/lifters/${ids.get('Noor Haddad')}/holds`, 404);
   const path = `/sessions/${planned[0]!.sessionId}/hold-decisions/${randomUUID()}`;
-  await lifter.send('put', path, { what: 'accepted' }, 403);
+  await lifter.send('put', path, { kind: planned[0]!.kind, what: 'accepted' }, 403);
   const foreign = await Coach.signIn(api, await addForeignCoach(api));
   await foreign.get(`/lifters/${own}/holds`, 404);
-  await foreign.send('put', path, { what: 'accepted' }, 404);
+  await foreign.send('put', `/lifters/${own}/hold-settings/carry`, { ceiling: 50, version: 0 }, 404);
+  await foreign.send('put', path, { kind: planned[0]!.kind, what: 'accepted' }, 404);
   const [block] = (await view(DEMO_LIFTER.name)).blocks;
   await foreign.send('delete', `/hold-blocks/${block!.id}`, undefined, 404);
 });

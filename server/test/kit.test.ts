@@ -202,7 +202,7 @@ describe('what a session takes from the kit', () => {
       'put',
       `/lifters/${lifter}/sessions/${id}`,
       {
-        ...{ title: 'Away', heldOn: '2026-11-25', venueId: hotel.id, hasHold: false, version: 0 },
+        ...{ title: 'Away', heldOn: '2026-11-25', venueId: hotel.id, holds: [], version: 0 },
         lines: [
           { liftId: 'deadlift.conventional', text: 'top 1x1 @ 400kg' },
           { liftId: 'carry.handles', text: '2x30s @ 100' },

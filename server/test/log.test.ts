@@ -37,20 +37,20 @@ describe('logging holds', () => {
   it('a hold changes the next prescription and the curve, not the hold being done', async () => {
     const before = await calls();
     const curveBefore = await coach.get<CurveView>(`/lifters/${lifter}/curve`);
-    expect(before.nextHold).toBeNull();
-    const load = before.hold!.load;
+    expect(before.holds[0]!.next).toBeNull();
+    const load = before.holds[0]!.hold!.load;
     await put(first, hold({ load }));
     const after = await put(second, hold({ load, doneAt: '2026-11-24T11:05:00Z' }));
-    expect(after.hold!.load).toBe(load);
+    expect(after.holds[0]!.hold!.load).toBe(load);
     expect(after.holdsDone.map((each) => each.seconds)).toEqual([10, 10]);
-    expect(after.nextHold).toMatchObject({ change: 'add' });
-    expect(after.nextHold!.load).toBeGreaterThan(load);
+    expect(after.holds[0]!.next).toMatchObject({ change: 'add' });
+    expect(after.holds[0]!.next!.load).toBeGreaterThan(load);
     const curveAfter = await coach.get<CurveView>(`/lifters/${lifter}/curve`);
     expect(curveAfter.curve.evidence.observations).toBe(curveBefore.curve.evidence.observations + 2);
   });
 
   it('sent again it changes nothing', async () => {
-    const load = (await calls()).hold!.load;
+    const load = (await calls()).holds[0]!.hold!.load;
     const again = await Promise.all(Array.from({ length: 5 }, () => put(first, hold({ load }))));
     expect(again.at(-1)!.holdsDone).toHaveLength(2);
     const [{ count }]: [{ count: number }] = await api.db.query(
@@ -69,7 +69,7 @@ describe('logging holds', () => {
   it('undo hides it and is repeatable; sending the undone entry again does not bring it back', async () => {
     await coach.send('delete', `/holds/${second}`, undefined, 204);
     await coach.send('delete', `/holds/${second}`, undefined, 204);
-    const load = (await calls()).hold!.load;
+    const load = (await calls()).holds[0]!.hold!.load;
     expect((await put(second, hold({ load, doneAt: '2026-11-24T11:05:00Z' }))).holdsDone).toHaveLength(1);
     const [row]: { undone_at: Date | null }[] = await api.db.query(
       'SELECT undone_at FROM logged_hold WHERE id = $1',
@@ -80,10 +80,10 @@ describe('logging holds', () => {
 
   it('a slip repeats the load', async () => {
     await coach.send('delete', `/holds/${first}`, undefined, 204);
-    const load = (await calls()).hold!.load;
+    const load = (await calls()).holds[0]!.hold!.load;
     const after = await put(randomUUID(), hold({ load, seconds: 7.2, ended: 'slipped' }));
-    expect(after.nextHold!.change).not.toBe('add');
-    expect(after.nextHold!.load).toBeLessThanOrEqual(load);
+    expect(after.holds[0]!.next!.change).not.toBe('add');
+    expect(after.holds[0]!.next!.load).toBeLessThanOrEqual(load);
   });
 });
 

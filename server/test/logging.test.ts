@@ -114,7 +114,7 @@ it('a session is edited or its first set logged, whichever comes first; neither 
   for (let round = 0; round < 6; round++) {
     const id = randomUUID();
     const body = {
-      ...{ title: 'Race', heldOn: '2027-05-04', venueId: venue!.id, hasHold: false, version: 0 },
+      ...{ title: 'Race', heldOn: '2027-05-04', venueId: venue!.id, holds: [], version: 0 },
       lines: [{ liftId: 'deadlift.conventional', text: '3x5 @ 60%' }],
     };
     await coach.send('put', `/lifters/${lifter}/sessions/${id}`, body, 200);

@@ -96,7 +96,10 @@ it('a database of an earlier version goes forward, and nothing of it is lost', a
     ...{ sport: 'strongman', sport_words: 'under 90 kg', stance: 'sumo', large_thighs: true },
   });
   expect(await one('hands_check', 'check')).toMatchObject(own);
-  expect(await one('training_session', 'session')).toMatchObject({ ...own, title: 'Pulls' });
+  expect(await one('training_session', 'session')).toMatchObject({
+    ...{ ...own, title: 'Pulls' },
+    holds: [{ kind: 'carry', blockId: null }],
+  });
   expect(await one('call_override', 'override')).toMatchObject({ ...own, reason: 'Because.' });
   // The zone is the server's, where the club was; the day follows it.
   const { time_zone: zone } = await one('club', 'club');

@@ -68,7 +68,7 @@ const NOUNS: Record<string, Noun> = {
     path: (id) => `/lifters/${own.lifter}/sessions/${id}`,
     stolen: (id) => `/lifters/${theirs.lifter}/sessions/${id}`,
     body: (version) => ({
-      ...{ title: 'Singles', heldOn: '2027-02-02', venueId: own.venue, hasHold: false, version },
+      ...{ title: 'Singles', heldOn: '2027-02-02', venueId: own.venue, holds: [], version },
       lines: [{ liftId: 'deadlift.conventional', text: '2x1 @ 90%' }],
     }),
     other: { title: 'Doubles' },

@@ -30,7 +30,7 @@ const session = (more: object = {}): object => ({
   title: 'Singles',
   heldOn: '2026-11-24',
   venueId: venue,
-  hasHold: false,
+  holds: [],
   version: 0,
   lines: [
     { liftId: 'deadlift.conventional', text: 'ramp top 2x1 @ 90%' },

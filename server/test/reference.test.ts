@@ -33,7 +33,7 @@ describe('the API’s reference', () => {
     const { components, paths } = (await coach.agent.get('/api/docs/openapi.json').expect(200)).body;
     expect(components.schemas.LogHoldRequest.properties.seconds).toMatchObject({
       type: 'number',
-      minimum: 0.5,
+      minimum: 0,
       maximum: 600,
     });
     expect(components.schemas.LogHoldRequest.required).toEqual(

@@ -73,7 +73,7 @@ describe('a club’s own copy of a school', () => {
     });
     const after = await coach.get<CallsView>(`/sessions/${session}/calls`);
     expect(strapped(after)).toBe(0);
-    expect(after.hold!.seconds).toBe(15);
+    expect(after.holds[0]!.hold!.seconds).toBe(15);
     expect((await coach.get<SheetView>(`/lifters/${lifter}/sheet`)).lifter.school.name).toBe(
       'Volume bare too',
     );

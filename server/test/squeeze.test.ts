@@ -200,7 +200,7 @@ describe('what today’s test changes', () => {
     const { planned } = await coach.get<HoldsView>(`/lifters/${ids.get('Noor Haddad')}/holds`);
     const next = planned.find((each) => each.kind === 'frontRackHold')!;
     const calls = (): Promise<CallsView> => coach.get<CallsView>(`/sessions/${next.sessionId}/calls`);
-    const before = (await calls()).hold!;
+    const before = (await calls()).holds[0]!.hold!;
     await coach.send(
       'patch',
       `/sessions/${next.sessionId}`,
@@ -214,15 +214,15 @@ describe('what today’s test changes', () => {
     ]);
     await put('Noor Haddad', id, test({ trials: tired }));
     const eased = await calls();
-    expect(eased.easing).toMatchObject({ testId: id, share: 0.9, declined: false });
-    expect(eased.hold!.load).toBeLessThanOrEqual(0.9 * before.load + 0.01);
-    expect(eased.hold!.why[0]!.ruleId).toBe('squeeze.sustained-drop');
+    expect(eased.holds[0]!.easing).toMatchObject({ testId: id, share: 0.9, declined: false });
+    expect(eased.holds[0]!.hold!.load).toBeLessThanOrEqual(0.9 * before.load + 0.01);
+    expect(eased.holds[0]!.hold!.why[0]!.ruleId).toBe('squeeze.sustained-drop');
     await coach.send('put', `/squeeze-tests/${id}/easing`, { declined: true }, 204);
     const kept = await calls();
-    expect(kept.easing!.declined).toBe(true);
-    expect(kept.hold!.load).toBe(before.load);
+    expect(kept.holds[0]!.easing!.declined).toBe(true);
+    expect(kept.holds[0]!.hold!.load).toBe(before.load);
     await coach.send('put', `/squeeze-tests/${id}/easing`, { declined: false }, 204);
-    expect((await calls()).hold!.load).toBe(eased.hold!.load);
+    expect((await calls()).holds[0]!.hold!.load).toBe(eased.holds[0]!.hold!.load);
   });
 });
 

@@ -16,8 +16,8 @@ export async function manyLifters(databaseUrl, { lifters, years, like }) {
     [like, lifters],
   );
   await client.query(
-    `INSERT INTO training_session (id, club_id, lifter_id, venue_id, held_on, title, has_hold, finished)
-     SELECT gen_random_uuid(), l.club_id, l.id, (SELECT id FROM venue WHERE name = 'Rope works'), current_date - 7 * w - 2 * d, 'Session', false, w > 0
+    `INSERT INTO training_session (id, club_id, lifter_id, venue_id, held_on, title, holds, finished)
+     SELECT gen_random_uuid(), l.club_id, l.id, (SELECT id FROM venue WHERE name = 'Rope works'), current_date - 7 * w - 2 * d, 'Session', '[]', w > 0
        FROM lifter l, generate_series(0, $1::int) w, generate_series(0, 2) d WHERE l.name LIKE 'Guest %'`,
     [52 * years],
   );

@@ -6,7 +6,8 @@ import { InvalidInputError } from '../errors.ts';
 import { ledgerCheck } from '../hands/mixed-ledger.ts';
 import { strapFitCheck } from '../set-demand/check-lift.ts';
 import { LIFT_FAMILIES, STRAP_TYPES } from '../set-demand/lift.ts';
-import { liftOf } from '../set-demand/lifts.ts';
+import { mayCarryNothing } from '../set-demand/is-bar-lift.ts';
+import { findLift, liftOf } from '../set-demand/lifts.ts';
 import { REP_STYLES } from '../set-demand/set-demand.ts';
 import {
   bool,
@@ -205,7 +206,8 @@ const barSet: Check = record<SetToCall>(setFields);
 /** A set to call; what is added to a body that hangs, and what no hand hangs from, may be nothing. */
 export const setCheck: Check = (field, value) => {
   const lift = (value as Partial<SetToCall> | null)?.lift;
-  (lift?.loadMeans === 'addedToBody' || lift?.curve === null ? bodySet : barSet)(field, value);
+  const known = typeof lift === 'string' ? findLift(lift) : lift;
+  (known && mayCarryNothing(known) ? bodySet : barSet)(field, value);
 };
 
 export const overrideCheck: Check = record<CallOverride>({

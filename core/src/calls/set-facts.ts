@@ -1,7 +1,7 @@
 import { holdLoad } from '../clasp-curve/hold-load.ts';
 import { holdChance } from '../clasp-curve/hold-probability.ts';
 import type { ChalkKind, Grip, HoldConditions } from '../clasp-curve/types.ts';
-import { HANDLE_MM } from '../set-demand/lift-families.ts';
+import { closedOn } from '../log/observe-log.ts';
 import { liftOf } from '../set-demand/lifts.ts';
 import { setDemand, type SetDemand } from '../set-demand/set-demand.ts';
 import { CALL_RULES } from './call-rules.ts';
@@ -64,7 +64,7 @@ export function setFacts(context: Omit<CallContext, 'school' | 'ledger' | 'overr
   const chalk = lift.chalk ? chalkAllowed(rules) : 'none';
   const base: HoldConditions = {
     position: lift.position,
-    diameter: set.diameter ?? (set.handle ? HANDLE_MM[set.handle] : (lift.diameter ?? venue.barDiameter)),
+    diameter: set.diameter ?? closedOn(lift.id, venue.barDiameter, set.handle),
     earlierHolds: set.earlierHolds ?? 0,
     ...(sweat && { sweat }),
   };

@@ -11,7 +11,7 @@ import { GRIPS } from '../clasp-curve/types.ts';
 import { FACT_SOURCES, NOT_YET_SUPPLIED, type FactGroup } from './fact-sources.ts';
 
 /** Grows for no reason: whoever adds a fact adds the screen on which somebody enters it. */
-const AT_MOST = [...['aim', 'effort', 'ceiling'].map((each) => `hold.${each}`), 'week.strapsOffOn'];
+const AT_MOST: readonly string[] = [];
 
 /** The same record, noting which of its fields are looked at. */
 function watched<Facts extends object>(facts: Facts, seen: Set<string>): Facts {

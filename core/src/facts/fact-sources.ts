@@ -1,6 +1,6 @@
 import type { CallLifter } from '../calls/types.ts';
 import type { GripWeek } from '../grip-week/spacing-rules.ts';
-import type { HoldRequest } from '../hold-prescriptions/prescribe-hold.ts';
+import type { HoldRequest } from '../hold-prescriptions/hold-request.ts';
 import type { LoggedSlip } from '../slip-causes/slip-causes.ts';
 import type { Watched, WatchedSet } from '../usual-mistakes/usual-mistakes.ts';
 
@@ -55,7 +55,7 @@ export const FACT_SOURCES = {
   } satisfies Record<keyof LoggedSlip, FactSource>,
   /** Prescribed holds. */
   hold: {
-    kind: entered('SessionHoldRequest.kind'),
+    kind: entered('SessionHoldsRequest.kinds'),
     curve: computedFrom('the log'),
     school: entered('LifterRequest.schoolId'),
     lifter: computedFrom('the profile, as for calls'),
@@ -68,16 +68,18 @@ export const FACT_SOURCES = {
     bodyMass: entered('LifterRequest.bodyMass'),
     meet: entered('MeetRequest.heldOn'),
     event: entered('MeetRequest.straps'),
-    aim: 'notYet',
-    effort: 'notYet',
-    ceiling: 'notYet',
+    aim: entered('HoldSettingRequest.aim'),
+    effort: entered('HoldSettingRequest.effort'),
+    ceiling: entered('HoldSettingRequest.ceiling'),
+    target: entered('HoldSettingRequest.target'),
+    pins: entered('HoldSettingRequest.pinHeight'),
     timing: computedFrom('the log and the plan'),
   } satisfies Record<keyof HoldRequest, FactSource>,
   /** Spacing of the grip week. */
   week: {
     events: computedFrom('the plan and the log'),
     meetOn: entered('MeetRequest.heldOn'),
-    strapsOffOn: 'notYet',
+    strapsOffOn: computedFrom('the log of the last twelve weeks'),
   } satisfies Record<keyof GripWeek, FactSource>,
   /** Usual mistakes. */
   mistakes: {

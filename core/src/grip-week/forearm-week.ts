@@ -2,7 +2,20 @@ import type { Reason } from '../calls/types.ts';
 import { GRIP_KINDS, KIT_NEEDS, WRIST_POSITIONS } from '../set-demand/lift.ts';
 import type { GripKind, KitNeed, Lift, LiftFamily, WristPosition } from '../set-demand/lift.ts';
 import { liftOf, LIFTS } from '../set-demand/lifts.ts';
-import { bool, day, listOf, oneOf, optional, range, record, whole, type Check } from '../shape.ts';
+import {
+  bool,
+  day,
+  listOf,
+  oneOf,
+  optional,
+  positive,
+  range,
+  record,
+  text,
+  whole,
+  type Check,
+} from '../shape.ts';
+import { forearmLoad, type ForearmLoad, type LastForearmWork } from './forearm-load.ts';
 import { CLOSING_KINDS, CLOSING_TO_OPENING_LIMIT, OPENING_KINDS, UNKNOWN_EFFORT } from './grip-work.ts';
 
 /** What a day's session trains; forearm work follows upper-body and pulling sessions. */
@@ -14,6 +27,8 @@ export interface ForearmDay {
   readonly session: SessionKind;
   /** A heavy bare-handed deadlift on the day after: the hands stay fresh. */
   readonly heavyPullNextDay?: boolean;
+  /** Forearm work is written for it already: it gets no more. */
+  readonly taken?: boolean;
 }
 
 export interface ForearmWeekQuestion {
@@ -25,6 +40,12 @@ export interface ForearmWeekQuestion {
   readonly planned: readonly { readonly lift: string; readonly sets: number }[];
   /** Worst elbow pain today, 0–10. */
   readonly elbowPain?: number;
+  /** Nothing is placed before it. Left out, every day is still to come. */
+  readonly today?: string;
+  /** kg; with it each exercise gets a load. */
+  readonly deadliftMax?: number;
+  /** How exercises went the last time. */
+  readonly last?: readonly LastForearmWork[];
 }
 
 /** One exercise of a forearm session. */
@@ -35,6 +56,8 @@ export interface ForearmExercise {
   readonly reps?: number;
   /** s a set, where it is timed. */
   readonly seconds?: number;
+  /** Left out where no deadlift max was given. */
+  readonly load?: ForearmLoad;
   readonly covers: readonly (GripKind | WristPosition)[];
 }
 
@@ -84,7 +107,12 @@ function doseOf(lift: Lift): { sets: number; reps?: number; seconds?: number } {
 
 const questionCheck: Check = record<ForearmWeekQuestion>({
   days: listOf(
-    record<ForearmDay>({ on: day, session: oneOf(SESSION_KINDS), heavyPullNextDay: optional(bool) }),
+    record<ForearmDay>({
+      on: day,
+      session: oneOf(SESSION_KINDS),
+      heavyPullNextDay: optional(bool),
+      taken: optional(bool),
+    }),
     14,
   ),
   kit: listOf(oneOf(KIT_NEEDS), 100),
@@ -96,13 +124,18 @@ const questionCheck: Check = record<ForearmWeekQuestion>({
     500,
   ),
   elbowPain: optional(range(0, 10)),
+  today: optional(day),
+  deadliftMax: optional(positive(2000)),
+  last: optional(
+    listOf(record<LastForearmWork>({ lift: text(100), load: range(0, 2000), reached: bool }), 500),
+  ),
 });
 
 /**
  * Proposes the forearm and wrist work that a week still lacks: the fewest exercises, with the kit at hand, that touch
  * every kind of hand work (crush, pinch, support, open hand, wrist flexion and extension, rotation, deviation, finger
  * opening) and short, mid and long wrist positions, placed after upper-body and pulling sessions, never the day before a
- * heavy bare-handed pull, with opening work added until closing no longer outweighs it. Source: set cover, solved
+ * heavy bare-handed pull nor on days that are past, with opening work added until closing no longer outweighs it. Source: set cover, solved
  * exactly over the targets.
  * @throws InvalidInputError naming the field that cannot be used.
  * @example
@@ -111,7 +144,8 @@ const questionCheck: Check = record<ForearmWeekQuestion>({
  */
 export function planForearmWeek(question: ForearmWeekQuestion): ForearmWeek {
   questionCheck('', question);
-  const { days, kit, planned, elbowPain = 0 } = question;
+  const { days, kit, planned, elbowPain = 0, today, deadliftMax, last = [] } = question;
+  const lastOf = (lift: string): LastForearmWork | undefined => last.find((each) => each.lift === lift);
   const why: Reason[] = [];
   const has = (lift: Lift): boolean => lift.needs.every((need) => kit.includes(need));
   const plannedLifts = planned.map(({ lift, sets }) => ({ lift: liftOf(lift), sets }));
@@ -150,7 +184,15 @@ export function planForearmWeek(question: ForearmWeekQuestion): ForearmWeek {
       text: `More opening work: closing outweighs it more than ${CLOSING_TO_OPENING_LIMIT} to 1.`,
     });
   }
-  const placed = place(doses, days, why);
+  const ahead = days.filter((each) => !each.taken && (today === undefined || each.on >= today));
+  const placed = place(doses, ahead, why).map((session) => ({
+    ...session,
+    exercises: session.exercises.map((each) =>
+      deadliftMax === undefined
+        ? each
+        : { ...each, load: forearmLoad(each.lift, deadliftMax, lastOf(each.lift)) },
+    ),
+  }));
   const after = doses.reduce((mine, { lift }) => mine | mask(lift), already);
   const covered = <T extends GripKind | WristPosition>(targets: readonly T[]): T[] =>
     targets.filter((target) => after & bit(target));
@@ -217,7 +259,7 @@ function place(
   days: readonly ForearmDay[],
   why: Reason[],
 ): ForearmWeek['sessions'] {
-  if (!doses.length) return [];
+  if (!doses.length || !days.length) return [];
   const fresh = days.filter((each) => !each.heavyPullNextDay);
   const best = fresh.filter((each) => each.session === 'pull' || each.session === 'upper');
   const rest = fresh.filter((each) => each.session === 'lower');

@@ -202,7 +202,7 @@ describe('proposeHoldBlock', () => {
       weeks: 4,
       endsOn: '2026-12-20',
     });
-    expect(ids(ask({ confidence: [2, 3, 2] }))).toEqual(['block.low-confidence']);
+    expect(ids(ask({ confidence: [2, 3, 2] }))).toEqual(['block.low-confidence', 'block.kind-singles']);
     expect(ask({ confidence: [2, 2] }).propose).toBe(false);
   });
 

@@ -2,7 +2,9 @@ import type { School } from '../calls/school.ts';
 import { schoolCheck } from '../calls/check-call.ts';
 import type { Reason } from '../calls/types.ts';
 import { addDays, daysBetween } from '../days.ts';
-import { day, listOf, optional, range, record, whole, type Check } from '../shape.ts';
+import type { HoldKindId } from '../hold-prescriptions/hold-kinds.ts';
+import { SPORTS, type Sport } from '../profile/sport-and-stance.ts';
+import { day, listOf, oneOf, optional, range, record, whole, type Check } from '../shape.ts';
 import { LAST_HEAVY_HOLD_DAYS } from './spacing-figures.ts';
 
 export interface HoldBlockQuestion {
@@ -15,10 +17,17 @@ export interface HoldBlockQuestion {
   readonly meetOn?: string;
   /** Last day of the latest hold block. */
   readonly lastBlockEndedOn?: string;
+  readonly sport?: Sport;
+  /** Months of barbell training. */
+  readonly trainingMonths?: number;
+  /** Slips of the four weeks whose cause was said to be the bar rolling to the fingertips. */
+  readonly rolledToFingertips?: number;
 }
 
 export interface HoldBlockProposal {
   readonly propose: boolean;
+  /** What to hold, side by side, as the cause asks; empty where no block is proposed. */
+  readonly kinds: readonly HoldKindId[];
   readonly startsOn?: string;
   readonly endsOn?: string;
   readonly weeks?: number;
@@ -43,6 +52,43 @@ const MEET_WEEKS = 3;
 /** Days between two blocks. */
 const REST_BETWEEN_BLOCKS = 14;
 
+/** Months of training under which a weak grip is met with little pulling, not with heavy holds. */
+const NOVICE_MONTHS = 12;
+
+/** The kinds of hold that the cause asks for, and why these. */
+function kindsFor({
+  sport,
+  trainingMonths = Infinity,
+  rolledToFingertips = 0,
+  heavySets,
+}: HoldBlockQuestion): { readonly kinds: readonly HoldKindId[]; readonly why: Reason } {
+  if (trainingMonths < NOVICE_MONTHS)
+    return {
+      kinds: ['overhandReps', 'carry'],
+      why: says(
+        'block.kind-novice',
+        'Under a year of training: high-rep pulls and carries before heavy holds.',
+      ),
+    };
+  if (
+    rolledToFingertips >= SLIPS_THAT_CALL ||
+    (rolledToFingertips > 0 && rolledToFingertips * 2 > heavySets.slipped)
+  )
+    return {
+      kinds: ['thickBarHold', 'deadHang'],
+      why: says('block.kind-fingertips', 'The bar rolls to the fingertips: a thick bar and hangs.'),
+    };
+  if (sport === 'strongman')
+    return {
+      kinds: ['behindBackHold', 'carry'],
+      why: says('block.kind-events', 'For events: holds behind the back, and carries.'),
+    };
+  return {
+    kinds: ['frontRackHold'],
+    why: says('block.kind-singles', 'Heavy singles: front rack holds near the deadlift max.'),
+  };
+}
+
 const questionCheck: Check = record<HoldBlockQuestion>({
   today: day,
   school: schoolCheck,
@@ -50,6 +96,9 @@ const questionCheck: Check = record<HoldBlockQuestion>({
   confidence: optional(listOf(range(1, 5), 1000)),
   meetOn: optional(day),
   lastBlockEndedOn: optional(day),
+  sport: optional(oneOf(SPORTS)),
+  trainingMonths: optional(range(0, 1200)),
+  rolledToFingertips: optional(whole(0, 10_000)),
 });
 
 const says = (ruleId: string, words: string): Reason => ({ ruleId, rank: 'evidence', text: words });
@@ -92,11 +141,13 @@ export function proposeHoldBlock(question: HoldBlockQuestion): HoldBlockProposal
   if (!why.length)
     return {
       propose: false,
+      kinds: [],
       why: [says('block.not-needed', 'Few slips, sure hands and no meet near: no block needed.')],
     };
   if (weeksBeforeMeet !== undefined && weeksBeforeMeet < SHORTEST_WEEKS)
     return {
       propose: false,
+      kinds: [],
       why: [
         ...why,
         says(
@@ -109,6 +160,7 @@ export function proposeHoldBlock(question: HoldBlockQuestion): HoldBlockProposal
   if (sinceLast !== undefined && sinceLast >= 0 && sinceLast < REST_BETWEEN_BLOCKS && !intoMeet)
     return {
       propose: false,
+      kinds: [],
       why: [
         ...why,
         says('block.just-had-one', `The last block ended ${sinceLast} days ago: see first what it did.`),
@@ -118,12 +170,14 @@ export function proposeHoldBlock(question: HoldBlockQuestion): HoldBlockProposal
   const weeks = Math.max(SHORTEST_WEEKS, Math.min(wanted, weeksBeforeMeet ?? wanted, LONGEST_WEEKS));
   // Into a meet the block is counted back from its last day; otherwise it starts now.
   const endsOn = intoMeet ? addDays(today, lastDay!) : addDays(today, weeks * 7 - 1);
+  const { kinds, why: ofKind } = kindsFor(question);
   return {
     propose: true,
+    kinds,
     startsOn: intoMeet ? addDays(endsOn, -(weeks * 7 - 1)) : today,
     endsOn,
     weeks,
     sessionsAWeek: school.hold.effort.kind === 'nearLimit' ? 1 : 2,
-    why,
+    why: [...why, ofKind],
   };
 }

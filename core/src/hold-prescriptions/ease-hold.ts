@@ -1,7 +1,7 @@
 import { REASON_RANKS, type Reason } from '../calls/types.ts';
 import { oneOf, positive, range, record, text, type Check } from '../shape.ts';
 import { kitCheck, loadMaker, type HoldKit } from './hold-loads.ts';
-import type { HoldPrescription } from './prescribe-hold.ts';
+import type { HoldPrescription } from './hold-request.ts';
 
 /** What makes a hold easier today: the share of its load that is kept, and why. */
 export interface Easing {

@@ -7,7 +7,8 @@ import type { HoldObservation } from '../clasp-curve/types.ts';
 import { findLift } from '../set-demand/lifts.ts';
 import { HOLD_KINDS, HOLD_KINDS_BY_ID, type HoldKindId } from './hold-kinds.ts';
 import type { HoldKit } from './hold-loads.ts';
-import { prescribeHold, type HoldRequest } from './prescribe-hold.ts';
+import type { HoldRequest } from './hold-request.ts';
+import { prescribeHold } from './prescribe-hold.ts';
 import type { HoldSession } from './progression.ts';
 
 const plates = [25, 20, 15, 10, 5, 2.5, 1.25].map((mass) => ({ mass, unit: 'kg' as const, pairs: 4 }));
@@ -88,10 +89,10 @@ describe.each(HOLD_KINDS)('%s', (kind) => {
 });
 
 describe('the kinds as the trade does them', () => {
-  it('behind the back: 30 s, 10 for the deadlift, 60 for events', () => {
+  it('behind the back: 30 s for events, 10 for the deadlift, 60 for medleys', () => {
     expect(ask('behindBackHold')).toMatchObject({ sets: 3, seconds: 30, rest: [180, 300] });
     expect(ask('behindBackHold', { aim: 'deadlift' }).seconds).toBe(10);
-    expect(ask('behindBackHold', { aim: 'events' }).seconds).toBe(60);
+    expect(ask('behindBackHold', { aim: 'medleys' }).seconds).toBe(60);
     expect(ask('behindBackHold').load).toBeLessThan(ask('frontRackHold').load);
   });
 

@@ -19,7 +19,7 @@ export const HOLD_KINDS = [
 export type HoldKindId = (typeof HOLD_KINDS)[number];
 
 /** What a behind-back hold is for decides its length. */
-export const HOLD_AIMS = ['deadlift', 'strength', 'events'] as const;
+export const HOLD_AIMS = ['deadlift', 'events', 'medleys'] as const;
 export type HoldAim = (typeof HOLD_AIMS)[number];
 
 /** A kind of hold as it is prescribed: working figures with their reasons. */
@@ -50,6 +50,8 @@ export interface HoldKind {
   readonly inReps?: boolean;
   /** Most load on the hands as a share of the deadlift max, unless the coach raises it; null for the body's own limits. */
   readonly ceilingShare: number | null;
+  /** True where the bar starts from pins, so that their height decides what is compared. */
+  readonly pins?: boolean;
   readonly setUp: string;
   /** What comes when time and load have been taken as far as they go. */
   readonly beyond: string;
@@ -73,6 +75,7 @@ export const HOLD_KINDS_BY_ID: Readonly<Record<HoldKindId, HoldKind>> = {
     step: 0,
     rest: MINUTES_3_TO_5,
     ceilingShare: 1,
+    pins: true,
     setUp: 'Pins slightly below lockout, so that the legs can help; not so high that the shoulders shrug.',
     beyond: 'The goal is close to the deadlift max; expect not to reach it.',
     reason: 'add load when every set reaches its time; one repetition each, held: not a rack pull',
@@ -84,14 +87,15 @@ export const HOLD_KINDS_BY_ID: Readonly<Record<HoldKindId, HoldKind>> = {
     bySchool: false,
     sets: 3,
     seconds: 30,
-    secondsByAim: { deadlift: 10, strength: 30, events: 60 },
+    secondsByAim: { deadlift: 10, events: 30, medleys: 60 },
     progress: 'load',
     mostSeconds: 60,
     step: 0,
     rest: MINUTES_3_TO_5,
     ceilingShare: 1,
+    pins: true,
     setUp: 'High pickup, bar behind the thighs, thumb clamped on the index or middle finger.',
-    beyond: 'A longer aim: 60 s for events.',
+    beyond: 'A longer aim: 60 s for medleys.',
     reason: 'start lighter than you think; every set reaches its time, then load up next week',
   },
   supinatedDeadHold: {
@@ -106,6 +110,7 @@ export const HOLD_KINDS_BY_ID: Readonly<Record<HoldKindId, HoldKind>> = {
     step: 5,
     rest: SHORT_REST,
     ceilingShare: 0.6,
+    pins: true,
     setUp: 'Palms forward, shoulders back, elbows straight; a load good for ten to twelve rows.',
     beyond: 'A thicker bar.',
     reason: 'beat last week’s time up to two minutes, then load',
@@ -122,6 +127,7 @@ export const HOLD_KINDS_BY_ID: Readonly<Record<HoldKindId, HoldKind>> = {
     step: 2,
     rest: MINUTES_3_TO_5,
     ceilingShare: 0.8,
+    pins: true,
     setUp: 'Pins slightly below lockout; about a third less than on a common bar.',
     beyond: 'A thicker handle.',
     reason: 'time first, then load, then diameter',

@@ -3,7 +3,8 @@ import { context, curveAround, hands, lifter } from '../calls/fixtures.test-help
 import { findSchool } from '../calls/schools.ts';
 import { holdSeconds } from '../clasp-curve/hold-seconds.ts';
 import { holdProbability } from '../clasp-curve/hold-probability.ts';
-import { prescribeHold, type HoldRequest } from './prescribe-hold.ts';
+import type { HoldRequest } from './hold-request.ts';
+import { prescribeHold } from './prescribe-hold.ts';
 import type { HoldSession } from './progression.ts';
 
 const equipment = {

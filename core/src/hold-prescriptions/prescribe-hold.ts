@@ -1,149 +1,36 @@
-import type { BarLoading } from '../bar-loading/load-bar.ts';
 import { advise, CAUTIONS } from '../calls/advice.ts';
 import { CALL_RULES } from '../calls/call-rules.ts';
-import {
-  curveCheck,
-  effortCheck,
-  eventCheck,
-  lifterCheck,
-  schoolCheck,
-  venueCheck,
-} from '../calls/check-call.ts';
 import { chalkAllowed } from '../calls/event-and-venue-rules.ts';
 import { applyRules, type RuleFacts } from '../calls/rules.ts';
-import { noNearLimit } from '../calls/strain.ts';
 import { bareOrder } from '../calls/school-policy.ts';
-import type { EffortRule, School } from '../calls/school.ts';
-import type { CallLifter, CallVenue, EventRules, Reason } from '../calls/types.ts';
+import type { EffortRule } from '../calls/school.ts';
+import { noNearLimit } from '../calls/strain.ts';
+import type { CallLifter, Reason } from '../calls/types.ts';
 import { holdLoad } from '../clasp-curve/hold-load.ts';
-import { holdProbability } from '../clasp-curve/hold-probability.ts';
-import {
-  ENDINGS,
-  GRIPS,
-  type ChalkKind,
-  type Grip,
-  type HoldConditions,
-  type HoldCurve,
-} from '../clasp-curve/types.ts';
+import { holdProbability, holdProbabilityRange } from '../clasp-curve/hold-probability.ts';
+import type { Grip, HoldConditions } from '../clasp-curve/types.ts';
 import { InvalidInputError } from '../errors.ts';
-import {
-  BEFORE_BARE_DEADLIFT_HOURS,
-  HARD_HOLD_GAP_HOURS,
-  LAST_HEAVY_HOLD_DAYS,
-  NO_HEAVY_HOLD_DAYS,
-} from '../grip-week/spacing-figures.ts';
-import { ledgerCheck, mixedLedger, type MixedLedger, nextSideUnder } from '../hands/mixed-ledger.ts';
+import { LAST_HEAVY_HOLD_DAYS } from '../grip-week/spacing-figures.ts';
 import { otherSide, SIDES, type Side } from '../hands/hand-state.ts';
-import type { Lift } from '../set-demand/lift.ts';
-import { findLift } from '../set-demand/lifts.ts';
-import { setDemand, writtenLoad } from '../set-demand/set-demand.ts';
-import { listOf, once, oneOf, optional, positive, range, record, text, whole, type Check } from '../shape.ts';
+import { mixedLedger, nextSideUnder } from '../hands/mixed-ledger.ts';
+import { writtenLoad } from '../set-demand/set-demand.ts';
 import { effortLoad, effortReason, effortSeconds, UNCLEARED_EFFORT } from './effort.ts';
-import { HOLD_AIMS, HOLD_KINDS, HOLD_KINDS_BY_ID } from './hold-kinds.ts';
-import type { HoldAim, HoldKind, HoldKindId } from './hold-kinds.ts';
-import { kitCheck, loadMaker, nearestLoading, type HoldKit } from './hold-loads.ts';
-import { moveLoad, moveTime, type HoldChange, type HoldSession, type Progression } from './progression.ts';
-
-export interface HoldRequest {
-  readonly kind: HoldKindId;
-  /** The lifter's support curve; for plate pinch and hex holds their pinch curve. */
-  readonly curve: HoldCurve;
-  readonly school: School;
-  readonly lifter: CallLifter;
-  readonly venue: CallVenue;
-  readonly event?: EventRules;
-  readonly ledger?: MixedLedger;
-  /** Earlier sessions of this hold, the latest first; only those with the grip prescribed now are compared. */
-  readonly history: readonly HoldSession[];
-  readonly equipment: HoldKit;
-  /** The lift it is done as, where the kind leaves a choice (handles, frame, dumbbells, axle). */
-  readonly lift?: string;
-  /** What a behind-back hold is for. Default `strength`. */
-  readonly aim?: HoldAim;
-  /** The coach's own effort rule in place of the kind's or the school's. */
-  readonly effort?: EffortRule;
-  /** Diameter of what the hand closes on, mm, where it is neither the venue's bar nor the lift's own. */
-  readonly diameter?: number;
-  /** kg; for hangs. */
-  readonly bodyMass?: number;
-  /** A coach may raise the ceiling on the load, kg as the lift is written. */
-  readonly ceiling?: number;
-  /** Days to the next meet. */
-  readonly meet?: { readonly daysAway: number };
-  readonly timing?: {
-    /** Since the last hard hold. */
-    readonly hoursSinceHardHold?: number;
-    /** To the next heavy bare-handed deadlift. */
-    readonly hoursToBareDeadlift?: number;
-  };
-}
-
-export interface HoldPrescription {
-  readonly kind: HoldKindId;
-  readonly lift: string;
-  /** Where the hold must not be done today; everything else then stands for what would have been. */
-  readonly barred?: Reason;
-  readonly sets: number;
-  /** s. */
-  readonly seconds: number;
-  /** Repetitions, where the work is done in them; `seconds` is theirs added up. */
-  readonly reps?: number;
-  /** kg as the lift is written. */
-  readonly load: number;
-  readonly loading: BarLoading;
-  readonly grip: Grip;
-  readonly sideUnder?: Side;
-  /** Chance that the last set reaches its seconds. */
-  readonly probability: number;
-  /** s: shortest and longest rest. */
-  readonly rest: readonly [number, number];
-  /** Of what the hand closes on, mm; left out for a pinch. */
-  readonly diameter?: number;
-  /** How it is set up: pin height for rack holds. */
-  readonly pins: string;
-  readonly effort: EffortRule;
-  readonly change: HoldChange;
-  readonly why: readonly Reason[];
-  readonly cautions: readonly string[];
-}
-
-const requestCheck: Check = record<HoldRequest>({
-  kind: oneOf(HOLD_KINDS),
-  curve: curveCheck,
-  school: schoolCheck,
-  lifter: lifterCheck,
-  venue: venueCheck,
-  event: optional(eventCheck),
-  ledger: optional(ledgerCheck),
-  history: once(
-    listOf(
-      record<HoldSession>({
-        load: range(0, 2000),
-        grip: oneOf(GRIPS),
-        target: positive(3600),
-        sets: listOf(
-          record<HoldSession['sets'][number]>({ seconds: positive(3600), ended: oneOf(ENDINGS) }),
-          100,
-        ),
-      }),
-      10_000,
-    ),
-  ),
-  equipment: kitCheck,
-  lift: optional(text(100)),
-  aim: optional(oneOf(HOLD_AIMS)),
-  effort: optional(effortCheck),
-  diameter: optional(range(5, 200)),
-  bodyMass: optional(positive(400)),
-  ceiling: optional(positive(2000)),
-  meet: optional(record<{ daysAway: number }>({ daysAway: range(0, 3660) })),
-  timing: optional(
-    record<NonNullable<HoldRequest['timing']>>({
-      hoursSinceHardHold: optional(range(0, 1e6)),
-      hoursToBareDeadlift: optional(range(0, 1e6)),
-    }),
-  ),
-});
+import { HOLD_KINDS_BY_ID, type HoldKind } from './hold-kinds.ts';
+import { loadMaker } from './hold-loads.ts';
+import { pinOf, samePin } from './hold-pins.ts';
+import { holdRamp } from './hold-ramp.ts';
+import { requestCheck, type HoldPrescription, type HoldRequest } from './hold-request.ts';
+import {
+  ceilingOf,
+  ceilingText,
+  conditionsOf,
+  diameterOf,
+  liftFor,
+  loadOnHands,
+  rulesOf,
+} from './hold-setup.ts';
+import { isHard, timingBar } from './hold-timing.ts';
+import { moveLoad, moveTime, type Progression } from './progression.ts';
 
 /**
  * Prescribes the next session of a hold: front rack, behind the back, supinated, thick bar, hangs, pinches, carries, or
@@ -187,11 +74,15 @@ export function prescribeHold(request: HoldRequest): HoldPrescription {
   const ceiling = ceilingOf(kind, lift, request);
   const onHands = (load: number): number => loadOnHands(request, lift, load);
   const written = (load: number): number => (load > 0 ? writtenLoad(lift, load, request.bodyMass) : 0);
+  const { pin, text: pins } = pinOf(kind, request.pins, request.history);
+  const loads = loadMaker(request.equipment);
   const progression: Progression = {
-    history: request.history.filter((session) => session.grip === held.grip),
+    history: request.history.filter(
+      (session) => session.grip === held.grip && samePin(session.pin, pin?.height),
+    ),
     limit: (seconds) => Math.min(ceiling, written(effortLoad(curve, seconds, effort, conditions))),
     longest: (load) => effortSeconds(curve, Math.max(onHands(load), 1e-6), effort, conditions),
-    loads: loadMaker(request.equipment),
+    loads,
     seconds: scheme.seconds,
     mostSeconds: kind.mostSeconds,
     step: kind.step,
@@ -231,6 +122,12 @@ export function prescribeHold(request: HoldRequest): HoldPrescription {
       rank: 'adaptation',
       text: `The last heavy hold before the meet, ${Math.round(request.meet.daysAway)} days out.`,
     });
+  if (request.target) {
+    const onTarget = Math.max(onHands(request.target.load), 1e-6);
+    why.push(
+      targetReason(request.target, load, holdProbabilityRange(curve, { ...question, load: onTarget })),
+    );
+  }
   why.push(...held.why.filter((each) => each !== barred));
   return {
     kind: request.kind,
@@ -246,7 +143,9 @@ export function prescribeHold(request: HoldRequest): HoldPrescription {
     probability: holdProbability(curve, question),
     rest: scheme.rest,
     ...(diameter !== undefined && { diameter }),
-    pins: kind.setUp,
+    pins,
+    ...(pin && { pin }),
+    ramp: kind.pins && isHard(effort) ? holdRamp(load, loads) : [],
     effort,
     change: next.change,
     why,
@@ -254,92 +153,24 @@ export function prescribeHold(request: HoldRequest): HoldPrescription {
   };
 }
 
-/** What a coach makes of a prescribed hold; what is left out stays. */
-export interface HoldFigures {
-  /** kg as the lift is written. */
-  readonly load?: number;
-  readonly seconds?: number;
-  readonly sets?: number;
-}
-
-/** Reasons that speak of the engine's own figures: they do not follow a coach's. */
-const OF_THE_FIGURES = /^hold\.(progress|effort)\.|^hold\.(ceiling|lightest-too-heavy)$/;
-
-/**
- * A prescribed hold with the coach's own figures: the chance is that of these, and so are the reasons. Loads kg, times s.
- * @throws InvalidInputError for figures that cannot be used, or a request as {@link prescribeHold} refuses it.
- * @example
- * changeHold({ kind: 'frontRackHold', curve, lifter, venue, school: findSchool('strap-the-volume'), history: [], equipment: { bar: 20, collars: 0, plates: [{ mass: 20, unit: 'kg', pairs: 4 }] } }, { load: 60 }).load
- * // 60
- */
-export function changeHold(request: HoldRequest, figures: HoldFigures): HoldPrescription {
-  figuresCheck('figures', figures);
-  const prescribed = prescribeHold(request);
-  const { load = prescribed.load, seconds = prescribed.seconds, sets = prescribed.sets } = figures;
-  const lift = liftFor(HOLD_KINDS_BY_ID[request.kind], request);
-  const chalk = lift.chalk ? chalkAllowed(rulesOf(request, lift)) : 'none';
-  const conditions = {
-    ...conditionsOf(request, lift, chalk, prescribed.grip),
-    earlierHolds: sets - 1,
-  };
-  const onHands = Math.max(loadOnHands(request, lift, load), 1e-6);
-  const { effort } = prescribed;
-  const longest = effortSeconds(request.curve, onHands, effort, conditions);
-  const ceiling = ceilingOf(HOLD_KINDS_BY_ID[request.kind], lift, request);
-  const why: Reason[] = prescribed.why.filter((reason) => !OF_THE_FIGURES.test(reason.ruleId));
-  if (longest < seconds - 1e-6)
-    why.push({
-      ruleId: 'hold.past-effort',
-      rank: 'evidence',
-      text: `Harder than the school asks: by its rule ${Math.max(0, Math.floor(longest))} s are held at this load.`,
-    });
-  if (load > ceiling + 1e-9)
-    why.push({
-      ruleId: 'hold.past-ceiling',
-      rank: 'safety',
-      text: ceilingText(HOLD_KINDS_BY_ID[request.kind]),
-    });
+/** How far the coach's target is, as the hands are now. */
+function targetReason(
+  { load: target, daysAway }: NonNullable<HoldRequest['target']>,
+  load: number,
+  { low, high }: { readonly low: number; readonly high: number },
+): Reason {
+  const [from, to] = [low, high].map((each) => Math.round(100 * each));
+  const chance = `held ${from === to ? from : `${from} to ${to}`} times in 100 as the hands are now`;
   return {
-    ...prescribed,
-    ...{ sets, seconds, load, why },
-    loading: nearestLoading(request.equipment, load),
-    probability: holdProbability(request.curve, { load: onHands, seconds, ...conditions }),
-    ...(prescribed.reps !== undefined && {
-      reps: Math.max(1, Math.floor(seconds / lift.secondsPerRep + 1e-9)),
-    }),
+    ruleId: 'hold.target',
+    rank: 'evidence',
+    text:
+      load >= target - 1e-9
+        ? 'The target is reached with this load.'
+        : daysAway < 0
+          ? `The day of the target is past: it is ${chance}.`
+          : `The target, ${Math.round(daysAway)} days away, is ${chance}.`,
   };
-}
-
-const figuresCheck: Check = record<HoldFigures>({
-  load: optional(range(0, 2000)),
-  seconds: optional(positive(3600)),
-  sets: optional(whole(1, 20)),
-});
-
-/** The rules see a hold as accessory work: a thumb that may hook only top sets does not hook holds. */
-function rulesOf({ lifter, venue, event }: HoldRequest, lift: Lift): RuleFacts {
-  return { lifter, lift, role: 'accessory', reps: 1, venue, ...(event && { event }) };
-}
-
-/** Of what the hand closes on, mm; a pinched plate has a width, not a diameter. */
-function diameterOf({ diameter, venue }: HoldRequest, lift: Lift): number | undefined {
-  return lift.curve === 'pinch' ? undefined : (diameter ?? lift.diameter ?? venue.barDiameter ?? 28.5);
-}
-
-function conditionsOf(request: HoldRequest, lift: Lift, chalk: ChalkKind, grip: Grip): HoldConditions {
-  const diameter = request.diameter ?? diameterOf(request, lift) ?? lift.diameter ?? 28.5;
-  return { grip, chalk, position: lift.position, diameter };
-}
-
-function loadOnHands({ bodyMass }: HoldRequest, lift: Lift, load: number): number {
-  if (load <= 0 && !(lift.loadMeans === 'addedToBody' && bodyMass)) return 0;
-  return setDemand({ lift, reps: 1, seconds: 1, load, ...(bodyMass && { bodyMass }) }).load;
-}
-
-function liftFor(kind: HoldKind, { lift }: HoldRequest): Lift {
-  if (lift !== undefined && !kind.lifts.includes(lift))
-    throw new InvalidInputError('lift', `one of ${kind.lifts.join(', ')}`, lift);
-  return findLift(lift ?? kind.lifts[0])!;
 }
 
 interface Scheme {
@@ -354,7 +185,7 @@ function schemeOf(kind: HoldKind, { school, aim, effort }: HoldRequest): Scheme 
   if (kind.bySchool) return effort ? { ...school.hold, effort } : school.hold;
   return {
     sets: kind.sets,
-    seconds: kind.secondsByAim?.[aim ?? 'strength'] ?? kind.seconds,
+    seconds: kind.secondsByAim?.[aim ?? 'events'] ?? kind.seconds,
     rest: kind.rest,
     effort: effort ?? kind.effort ?? school.hold.effort,
     reason: kind.reason,
@@ -372,51 +203,6 @@ const isTender = ({ hands }: CallLifter): boolean =>
 /** Nothing near the limit for a lifter who must not strain. */
 function easier(effort: EffortRule): EffortRule {
   return effort.kind === 'nearLimit' || effort.fraction > 0.6 ? UNCLEARED_EFFORT : effort;
-}
-
-/** A hold near the limit is a hard one: it needs its spacing. */
-function isHard(effort: EffortRule): boolean {
-  return effort.kind === 'nearLimit';
-}
-
-/** Most load as written, kg. */
-function ceilingOf(kind: HoldKind, lift: Lift, request: HoldRequest): number {
-  if (request.ceiling !== undefined) return request.ceiling;
-  if (kind.ceilingShare !== null)
-    return writtenLoad(lift, kind.ceilingShare * request.lifter.deadliftMax * lift.dynamicFactor);
-  // A hang takes no more than the body's own mass again; a pinch is its own limit.
-  return lift.loadMeans === 'addedToBody' ? request.bodyMass! : 2000;
-}
-
-function ceilingText(kind: HoldKind): string {
-  const share = kind.ceilingShare;
-  if (share === 1) return 'Capped at the deadlift max; only the coach raises that.';
-  return share === null
-    ? 'Capped at what is safe to add; only the coach raises that.'
-    : `Capped at ${Math.round(share * 100)} % of the deadlift max; only the coach raises that.`;
-}
-
-function timingBar({ meet, timing }: HoldRequest, effort: EffortRule): Reason | undefined {
-  if (!isHard(effort)) return undefined;
-  if (meet && meet.daysAway < NO_HEAVY_HOLD_DAYS)
-    return {
-      ruleId: 'spacing.last-heavy-hold-before-meet',
-      rank: 'adaptation',
-      text: `The last heavy hold falls about ${LAST_HEAVY_HOLD_DAYS} days before the meet; now it is too close.`,
-    };
-  if (timing?.hoursToBareDeadlift !== undefined && timing.hoursToBareDeadlift < BEFORE_BARE_DEADLIFT_HOURS)
-    return {
-      ruleId: 'spacing.no-hard-hold-before-bare-deadlift',
-      rank: 'adaptation',
-      text: `No hard hold in the ${BEFORE_BARE_DEADLIFT_HOURS} h before a heavy bare-handed deadlift.`,
-    };
-  if (timing?.hoursSinceHardHold !== undefined && timing.hoursSinceHardHold < HARD_HOLD_GAP_HOURS)
-    return {
-      ruleId: 'spacing.hard-holds-apart',
-      rank: 'adaptation',
-      text: `Hard holds stand ${HARD_HOLD_GAP_HOURS} h apart.`,
-    };
-  return undefined;
 }
 
 function chooseHeldGrip(

@@ -1,5 +1,6 @@
 import type { BarLoading } from '../bar-loading/load-bar.ts';
-import type { Ending, Grip } from '../clasp-curve/types.ts';
+import type { Grip } from '../clasp-curve/types.ts';
+import type { HoldEnding } from './hold-endings.ts';
 import type { LoadMaker } from './hold-loads.ts';
 
 /** One earlier session of the same hold: its load and how each set ended. */
@@ -9,11 +10,13 @@ export interface HoldSession {
   readonly grip: Grip;
   /** s that were asked for. */
   readonly target: number;
-  readonly sets: readonly { readonly seconds: number; readonly ended: Ending }[];
+  /** mm above the floor; left out where nobody noted it. */
+  readonly pin?: number;
+  readonly sets: readonly { readonly seconds: number; readonly ended: HoldEnding }[];
 }
 
 /** What happened to load or time since the last session. */
-export type HoldChange = 'start' | 'add' | 'longer' | 'repeat' | 'lighter' | 'back';
+export type HoldChange = 'start' | 'add' | 'longer' | 'repeat' | 'lighter' | 'back' | 'notLifted';
 
 export interface Progress {
   readonly change: HoldChange;
@@ -54,6 +57,17 @@ export function reachedTime(session: HoldSession): boolean {
   );
 }
 
+/** Could not be broken from the pins: that is the legs and the pin, not the grip. */
+function notLifted({ load, sets }: HoldSession, loads: LoadMaker, seconds: number): Progress | undefined {
+  if (!sets.some((set) => set.ended === 'notLifted')) return undefined;
+  return {
+    change: 'notLifted',
+    loading: loads.below(load),
+    seconds,
+    text: 'It could not be broken from the pins: one step lighter, or the same load one hole higher.',
+  };
+}
+
 /** Load moves, the time stays: every set reached it → the smallest step more that keeps the effort rule. */
 export function moveLoad({ history, limit, loads, seconds }: Progression): Progress {
   const [last, before] = history;
@@ -66,6 +80,8 @@ export function moveLoad({ history, limit, loads, seconds }: Progression): Progr
       text: 'First session: one step lighter than the curve allows, so that the time is reached.',
     };
   }
+  const stuck = notLifted(last, loads, seconds);
+  if (stuck) return stuck;
   const same = loads.atOrBelow(last.load);
   if (!reachedTime(last) && before && !reachedTime(before)) {
     return {
@@ -117,6 +133,8 @@ export function moveTime(rule: Progression): Progress {
       text: 'First session: one step lighter than the curve allows, so that the time is reached.',
     };
   }
+  const stuck = notLifted(last, loads, last.target);
+  if (stuck) return stuck;
   const same = loads.atOrBelow(Math.min(last.load, limit(SHORTEST_HOLD)));
   if (!reachedTime(last) && before && !reachedTime(before)) {
     const lighter = loads.atOrBelow(last.load * (1 - BACK_OFF_SHARE));

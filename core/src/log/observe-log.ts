@@ -1,6 +1,9 @@
 import type { ChalkKind, CurveFamily, Ending, Grip, HandsOn, HoldObservation } from '../clasp-curve/types.ts';
-import { CHALK_KINDS, CURVE_FAMILIES, ENDINGS, GRIPS, HANDS_ON } from '../clasp-curve/types.ts';
+import { CHALK_KINDS, CURVE_FAMILIES, GRIPS, HANDS_ON } from '../clasp-curve/types.ts';
 import { checkOneOf } from '../check.ts';
+import type { Handle } from '../calls/types.ts';
+import { HOLD_ENDINGS, type HoldEnding } from '../hold-prescriptions/hold-endings.ts';
+import { HANDLE_MM } from '../set-demand/lift-families.ts';
 import type { Lift } from '../set-demand/lift.ts';
 import { liftOf } from '../set-demand/lifts.ts';
 import { REP_STYLES, setDemand, type RepStyle } from '../set-demand/set-demand.ts';
@@ -36,7 +39,7 @@ export interface LoggedHoldFacts {
   readonly liftId: string;
   readonly load: number;
   readonly seconds: number;
-  readonly ended: Ending;
+  readonly ended: HoldEnding;
   readonly grip: Grip;
   readonly chalk: ChalkKind;
   readonly diameter: number;
@@ -77,8 +80,8 @@ const setCheck: Check = record<LoggedSetFacts>({
 const holdCheck: Check = record<LoggedHoldFacts>({
   liftId: (field, value) => void liftOf(value as string, field),
   load: range(0, 2000),
-  seconds: positive(3600),
-  ended: oneOf(ENDINGS),
+  seconds: range(0, 3600),
+  ended: oneOf(HOLD_ENDINGS),
   grip: oneOf(GRIPS),
   chalk: oneOf(CHALK_KINDS),
   diameter: range(5, 200),
@@ -115,9 +118,11 @@ export function observeLog<SetRow extends LoggedSetFacts, HoldRow extends Logged
   const { sets, holds, bodyMass } = work;
   const found: Observed<SetRow | HoldRow>[] = [];
   for (const hold of holds) {
+    // What was never lifted says nothing of the hands.
+    if (hold.ended === 'notLifted' || hold.seconds <= 0) continue;
     const lift = liftOf(hold.liftId);
     if (lift.curve !== family || hangsUnknown(lift, bodyMass)) continue;
-    found.push({ ...observedHold(hold, lift, bodyMass), of: hold });
+    found.push({ ...observedHold({ ...hold, ended: hold.ended }, lift, bodyMass), of: hold });
   }
   for (const set of sets) {
     const lift = liftOf(set.liftId);
@@ -128,23 +133,27 @@ export function observeLog<SetRow extends LoggedSetFacts, HoldRow extends Logged
 }
 
 /**
- * Diameter of what the hand closes on, mm: the lift's own handle or axle, else the venue's bar.
+ * Diameter of what the hand closes on, mm: what the line puts on the bar, else the lift's own handle or axle, else the
+ * venue's bar.
  * @throws InvalidInputError for an unknown lift.
  * @example closedOn('carry.handles', 29) // 32
  * @example closedOn('deadlift.conventional', 29) // 29
+ * @example closedOn('row.barbell', 29, 'thick') // 50
  */
-export function closedOn(liftId: string, barDiameter: number): number {
-  return liftOf(liftId).diameter ?? barDiameter;
+export function closedOn(liftId: string, barDiameter: number, handle?: Handle | null): number {
+  const lift = liftOf(liftId);
+  return handle ? HANDLE_MM[handle] : (lift.diameter ?? barDiameter);
 }
 
 const hangsUnknown = (lift: Lift, bodyMass: number | null): boolean =>
   lift.loadMeans === 'addedToBody' && bodyMass === null;
 
 function observedHold(
-  { load, seconds, ended, grip, chalk, diameter, place, sweat, ageDays }: LoggedHoldFacts,
+  hold: LoggedHoldFacts & { readonly ended: Ending },
   lift: Lift,
   bodyMass: number | null,
 ): HoldObservation {
+  const { load, seconds, ended, grip, chalk, diameter, place, sweat, ageDays } = hold;
   const onHands = setDemand({ lift, reps: 1, seconds, load, ...(bodyMass !== null && { bodyMass }) }).load;
   return {
     ...{ load: onHands, seconds, ended, grip, chalk, earlierHolds: place, position: lift.position },

@@ -15,3 +15,14 @@ export function isBarLift(lift: Lift | string): boolean {
   const { loadMeans, needs } = liftOf(lift);
   return loadMeans === 'total' && needs.every((need) => STILL_A_BAR.includes(need));
 }
+
+/**
+ * May a set of the lift carry nothing? The body alone may, and work that hangs from no hand, as a band.
+ * @throws InvalidInputError for a lift that is not in the catalogue.
+ * @example mayCarryNothing('hang.dead') // true
+ * @example mayCarryNothing('deadlift.conventional') // false
+ */
+export function mayCarryNothing(lift: Lift | string): boolean {
+  const { loadMeans, curve } = liftOf(lift);
+  return loadMeans === 'addedToBody' || curve === null;
+}

@@ -324,7 +324,8 @@ function sessionRows(
   return {
     session: {
       ...{ id, clubId: CLUB.id, lifterId, venueId: venueId(session.venue), barId: null, heldOn: on, title },
-      ...{ hasHold, holdKind, holdBlockId: null, finished: done, finishedAt: null, noteToLifter: null },
+      holds: hasHold ? [{ kind: holdKind, blockId: null }] : [],
+      ...{ finished: done, finishedAt: null, noteToLifter: null },
       // The weeks ahead repeat one another; those behind are what was done.
       seriesId: done ? null : idOf(`series ${demo.name} ${title}`),
       ...{ removedAt: null, version: 1, lines: null, rehearsesMeet: false, sweat: false },
@@ -340,7 +341,7 @@ function sessionRows(
     holds: session.holds.map((hold, place) => ({
       id: idOf(`hold ${name} ${place}`),
       ...common(HOLD_KINDS_BY_ID[holdKind].lifts[0], session.logged.length + place),
-      ...{ kind: holdKind, place, sideUnder: null, ...hold },
+      ...{ kind: holdKind, place, sideUnder: null, pin: null, ...hold },
     })),
   };
 }

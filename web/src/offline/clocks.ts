@@ -21,10 +21,11 @@ class Clocks {
     if (known) return known;
     let clock: HoldClock = READY;
     try {
-      const stored = Number(window.localStorage.getItem(KEY + sessionId));
+      const stored = window.localStorage.getItem(KEY + sessionId)?.split(' ') ?? [];
+      const [startedAt = 0, target = 0] = stored.map(Number);
       // A clock that would have run for an hour was forgotten, not held.
-      if (stored > 0 && Math.abs(monotonicNow() - stored) < 3_600_000)
-        clock = { state: 'running', startedAt: stored };
+      if (startedAt > 0 && Math.abs(monotonicNow() - startedAt) < 3_600_000)
+        clock = { state: 'running', startedAt, ...(target > 0 && { target }) };
     } catch {
       // Without storage a reload stops the clock; the hold can still be entered by hand.
     }
@@ -35,7 +36,8 @@ class Clocks {
   set(sessionId: string, clock: HoldClock): void {
     this.#known.set(sessionId, clock);
     try {
-      if (clock.state === 'running') window.localStorage.setItem(KEY + sessionId, String(clock.startedAt));
+      if (clock.state === 'running')
+        window.localStorage.setItem(KEY + sessionId, `${clock.startedAt} ${clock.target ?? 0}`);
       else window.localStorage.removeItem(KEY + sessionId);
     } catch {
       // As above.

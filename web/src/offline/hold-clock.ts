@@ -6,7 +6,8 @@ import type { Ending } from '@iron-clasp/core';
  */
 export type HoldClock =
   | { readonly state: 'ready' }
-  | { readonly state: 'running'; readonly startedAt: number }
+  /** `target`: the seconds asked for, where the lane said them. */
+  | { readonly state: 'running'; readonly startedAt: number; readonly target?: number }
   | { readonly state: 'ended'; readonly seconds: number; readonly ended: Ending };
 
 export const READY: HoldClock = { state: 'ready' };
@@ -14,9 +15,11 @@ export const READY: HoldClock = { state: 'ready' };
 /** Ticks before the hold begins, one a second. */
 export const COUNT_IN = 3;
 
-/** Starts a clock that does not run, after `delay` seconds of counting in. */
-export function start(clock: HoldClock, now: number, delay = 0): HoldClock {
-  return clock.state === 'running' ? clock : { state: 'running', startedAt: now + delay * 1000 };
+/** Starts a clock that does not run, after `delay` seconds of counting in, towards `target` seconds where one is asked. */
+export function start(clock: HoldClock, now: number, delay = 0, target?: number): HoldClock {
+  return clock.state === 'running'
+    ? clock
+    : { state: 'running', startedAt: now + delay * 1000, ...(target !== undefined && { target }) };
 }
 
 /** Ends a running clock; any other is left as it is, and one that still counts in is ready again. Seconds to the tenth. */

@@ -1,7 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import {
   easeHold,
-  findLift,
   prescribeHold,
   type Easing,
   type HoldCurve,
@@ -13,12 +12,13 @@ import {
   holdLift,
 } from '@iron-clasp/core';
 import { daysBetween, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
+import type { HoldSetting } from '../../records/hold-settings/hold-setting.entity.ts';
 import type { KnownDecision } from '../../records/hold-decisions/hold-decisions.service.ts';
 import type { VenueKit } from '../../records/kit/kit.service.ts';
 import type { LoggedHold } from '../../records/log/log.entity.ts';
 import { LogService } from '../../records/log/log.service.ts';
 import { TrainingService } from '../../records/training/training.service.ts';
-import { isHardHold } from '../../evidence/holds/grip-events.ts';
+import { isHardHold, isHeavyBarePull } from '../../evidence/holds/grip-events.ts';
 import { rulesOf } from '../../evidence/session/event-of.ts';
 import { CurvesService } from '../../evidence/curves/curves.service.ts';
 import { kitFor } from '../../evidence/holds/hold-kit.ts';
@@ -46,6 +46,8 @@ export interface HoldQuestion {
   /** The decision that stands, or null. */
   readonly decision: KnownDecision | null;
   readonly easing?: Easing | undefined;
+  /** How the coach wants the kind prescribed, where it was said. */
+  readonly setting: HoldSetting | undefined;
 }
 
 /** A hang needs to know what hangs. */
@@ -82,9 +84,10 @@ export class HoldPrescriber {
     on,
     profile,
     without,
+    setting,
   }: HoldQuestion): Promise<NonNullable<HoldRequest['timing']>> {
     // The hold after this one is of no day yet, and only what is hard needs its distance.
-    if (without === null || !isHardHold(kind, profile.school)) return {};
+    if (without === null || !isHardHold(kind, profile.school, setting?.effort)) return {};
     const { lifter, school } = profile;
     const [held, sessions] = await Promise.all([
       this.log.holdsSince([lifter.id], shiftDay(on, -CLOSE_DAYS)),
@@ -97,10 +100,7 @@ export class HoldPrescriber {
     const bare = sessions.filter((session) =>
       sets.some(
         ({ sessionId, liftId, role, fixed }) =>
-          sessionId === session.id &&
-          role === 'top' &&
-          fixed !== 'straps' &&
-          findLift(liftId)?.family === 'deadlift',
+          sessionId === session.id && isHeavyBarePull({ liftId, role, strapped: fixed === 'straps' }),
       ),
     );
     const hours = (from: string, to: string): number => 24 * daysBetween(from, to);
@@ -121,7 +121,7 @@ export function holdRequest(
   holds: readonly LoggedHold[],
   timing: NonNullable<HoldRequest['timing']>,
 ): HoldRequest {
-  const { kind, on, profile, kit, curve, ledger } = question;
+  const { kind, on, profile, kit, curve, ledger, setting } = question;
   const { lifter, school, nextMeet } = profile;
   const { equipment, lift, diameter } = kitFor(kind, kit);
   return {
@@ -129,6 +129,13 @@ export function holdRequest(
     lifter: forCalls(profile),
     venue: venueOf(kit),
     history: sessionsOf(holds),
+    ...(setting?.aim && { aim: setting.aim }),
+    ...(setting?.effort && { effort: setting.effort }),
+    ...(setting?.ceiling && { ceiling: setting.ceiling }),
+    ...(setting?.target && {
+      target: { load: setting.target.load, daysAway: daysBetween(on, setting.target.on) },
+    }),
+    pins: { heights: kit.pinHeights, ...(setting?.pinHeight && { chosen: setting.pinHeight }) },
     ...(lift && { lift }),
     ...(diameter && { diameter }),
     ...(lifter.bodyMass !== null && { bodyMass: lifter.bodyMass }),
@@ -145,6 +152,7 @@ function sessionsOf(holds: readonly LoggedHold[]): HoldSession[] {
     load: Math.max(...each.map((hold) => hold.load)),
     grip: each[0]!.grip,
     target: each[0]!.target,
+    ...(each[0]!.pin !== null && { pin: each[0]!.pin }),
     sets: each.map(({ seconds, ended }) => ({ seconds, ended })),
   }));
 }

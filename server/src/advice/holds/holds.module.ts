@@ -3,6 +3,8 @@ import { CurvesModule } from '../../evidence/curves/curves.module.ts';
 import { HoldFactsModule } from '../../evidence/holds/hold-facts.module.ts';
 import { HoldBlocksModule } from '../../records/hold-blocks/hold-blocks.module.ts';
 import { HoldDecisionsModule } from '../../records/hold-decisions/hold-decisions.module.ts';
+import { HoldSettingsModule } from '../../records/hold-settings/hold-settings.module.ts';
+import { LiftersModule } from '../../records/lifters/lifters.module.ts';
 import { LogModule } from '../../records/log/log.module.ts';
 import { SqueezeModule } from '../../records/squeeze/squeeze.module.ts';
 import { TrainingModule } from '../../records/training/training.module.ts';
@@ -18,6 +20,8 @@ import { SessionHoldsService } from './session-holds.service.ts';
     HoldFactsModule,
     HoldBlocksModule,
     HoldDecisionsModule,
+    HoldSettingsModule,
+    LiftersModule,
     LogModule,
     SqueezeModule,
     TrainingModule,

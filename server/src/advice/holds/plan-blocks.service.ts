@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { checkGripWeek, HOLD_KINDS_BY_ID, LAST_HEAVY_HOLD_DAYS, proposeHoldBlock } from '@iron-clasp/core';
-import type { HoldBlockRequest, HoldsView } from '@iron-clasp/contract';
+import { MOST_HOLDS, type HoldBlockRequest, type HoldsView } from '@iron-clasp/contract';
 import { DataSource, type EntityManager } from 'typeorm';
 import { Clock } from '../../platform/clock/clock.ts';
 import { daysBetween, mondayOf, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
@@ -9,9 +9,9 @@ import { HoldBlocksService } from '../../records/hold-blocks/hold-blocks.service
 import type { SeasonMarkRow } from '../../records/hold-blocks/season-mark.entity.ts';
 import { LogService } from '../../records/log/log.service.ts';
 import { TrainingService } from '../../records/training/training.service.ts';
+import { trainingMonths } from '../../evidence/lifter-today/for-calls.ts';
 import { gripEventsOf, isHardHold, weekOf, type SessionContent } from '../../evidence/holds/grip-events.ts';
 import { HoldFactsService, type HoldFacts } from '../../evidence/holds/hold-facts.service.ts';
-import type { LifterProfile } from '../../evidence/lifter-today/lifter-today.service.ts';
 
 /** Days over which slips and confidence speak for a block. */
 const BLOCK_LOOKS_BACK = 28;
@@ -41,8 +41,10 @@ export class PlanBlocksService {
     if (body.version > 0 && !(await this.blocks.find(club.id, id))) throw notFound('block');
     const startsOn = mondayOf(body.startsOn);
     const endsOn = shiftDay(startsOn, 7 * body.weeks - 1);
+    // Blocks of different kinds lie side by side; two of one kind would ask for the same hold twice.
     const overlapping = facts.blocks.find(
-      (each) => each.id !== id && each.startsOn <= endsOn && each.endsOn >= startsOn,
+      (each) =>
+        each.id !== id && each.holdKind === body.kind && each.startsOn <= endsOn && each.endsOn >= startsOn,
     );
     if (overlapping) {
       const message = `“${overlapping.label}” already lies from ${overlapping.startsOn} to ${overlapping.endsOn}. Move or remove it first.`;
@@ -55,7 +57,7 @@ export class PlanBlocksService {
       lastDay &&
       startsOn <= meet &&
       endsOn > shiftDay(lastDay, 1) &&
-      isHardHold(body.kind, facts.profile.school)
+      isHardHold(body.kind, facts.profile.school, facts.settings.get(body.kind)?.effort)
     ) {
       const fits = Math.floor((daysBetween(startsOn, lastDay) + 2) / 7);
       const message = `The last heavy hold falls about ${LAST_HEAVY_HOLD_DAYS} days before the meet on ${meet}. ${fits >= 2 ? `From this week on it can be ${fits} weeks.` : 'Start it earlier, or after the meet.'}`;
@@ -100,13 +102,12 @@ export class PlanBlocksService {
       manager,
     );
     for (const session of open) {
-      if (chosen.includes(session.id)) {
-        const part = { hasHold: true, holdBlockId: blockId, holdKind };
-        await this.training.change(session, session.version, part, manager);
-      } else if (session.holdBlockId === blockId && !held.has(session.id)) {
-        const part = { hasHold: false, holdBlockId: null, holdKind: 'frontRackHold' as const };
-        await this.training.change(session, session.version, part, manager);
-      }
+      const ours = session.holds.some((hold) => hold.blockId === blockId);
+      const stays = chosen.includes(session.id);
+      if (!stays && (!ours || held.has(session.id))) continue;
+      const others = session.holds.filter((hold) => hold.blockId !== blockId && hold.kind !== holdKind);
+      const holds = stays ? [...others, { kind: holdKind, blockId }] : others;
+      await this.training.change(session, session.version, { holds }, manager);
     }
   }
 }
@@ -117,6 +118,7 @@ export function proposalOf({ profile, today, sets, blocks }: HoldFacts): HoldsVi
   if (placed)
     return {
       propose: false,
+      kinds: [],
       why: [
         {
           ruleId: 'block.already-placed',
@@ -136,6 +138,9 @@ export function proposalOf({ profile, today, sets, blocks }: HoldFacts): HoldsVi
     school: profile.school,
     heavySets: { done: heavy.length, slipped: heavy.filter((set) => set.slippedAtRep !== null).length },
     confidence,
+    sport: profile.lifter.sport,
+    trainingMonths: trainingMonths(profile),
+    rolledToFingertips: heavy.filter((set) => set.cause === 'slip.bar-rolls-to-fingertips').length,
     ...(profile.nextMeet && { meetOn: profile.nextMeet.heldOn }),
     ...(ended.length && { lastBlockEndedOn: ended.at(-1)! }),
   });
@@ -146,24 +151,36 @@ function chooseSessions(
   facts: HoldFacts,
   block: Pick<SeasonMarkRow, 'id' | 'startsOn' | 'endsOn' | 'holdKind' | 'sessionsAWeek'>,
 ): string[] {
-  const { profile, contents, sessions, today } = facts;
-  const hard = isHardHold(block.holdKind, profile.school);
+  const { profile, contents, sessions, today, settings } = facts;
+  const hard = isHardHold(block.holdKind, profile.school, settings.get(block.holdKind)?.effort);
   const open = new Set(
     sessions.filter((each) => !each.finished && each.heldOn >= today).map((each) => each.id),
   );
   // Holds that the block itself put there before are asked anew.
-  const own = new Set(sessions.filter((each) => each.holdBlockId === block.id).map((each) => each.id));
-  let plan = contents.map((each) => (own.has(each.id) && open.has(each.id) ? { ...each, hold: null } : each));
+  const own = new Set(
+    sessions.filter((each) => each.holds.some((hold) => hold.blockId === block.id)).map((each) => each.id),
+  );
+  const without = (holds: SessionContent['holds']): SessionContent['holds'] =>
+    holds.filter((hold) => hold.kind !== block.holdKind);
+  let plan = contents.map((each) =>
+    own.has(each.id) && open.has(each.id) ? { ...each, holds: without(each.holds) } : each,
+  );
   const chosen: string[] = [];
   for (let monday = block.startsOn; monday <= block.endsOn; monday = shiftDay(monday, 7)) {
     const sunday = shiftDay(monday, 6);
     const inWeek = (each: SessionContent): boolean => each.on >= monday && each.on <= sunday;
-    const candidates = plan.filter((each) => inWeek(each) && open.has(each.id)).sort(byFitness);
+    const candidates = plan
+      .filter((each) => inWeek(each) && open.has(each.id) && without(each.holds).length < MOST_HOLDS)
+      .sort(byFitness);
     let left = block.sessionsAWeek;
     for (const candidate of candidates) {
       if (left === 0) break;
-      const tried = plan.map((each) => (each.id === candidate.id ? { ...each, hold: block.holdKind } : each));
-      if (hard && breaks(tried, candidate, profile)) continue;
+      const tried = plan.map((each) =>
+        each.id === candidate.id
+          ? { ...each, holds: [...without(each.holds), { kind: block.holdKind, hard }] }
+          : each,
+      );
+      if (hard && breaks(tried, candidate, facts)) continue;
       plan = tried;
       chosen.push(candidate.id);
       left--;
@@ -175,17 +192,21 @@ function chooseSessions(
 /** Sessions that hold already, then those that end in a heavy pull, then pulling ones, in order of days. */
 function byFitness(a: SessionContent, b: SessionContent): number {
   const rank = (each: SessionContent): number =>
-    each.hold ? 0 : each.sets.some((set) => set.role === 'top' && set.liftId.startsWith('deadlift')) ? 1 : 2;
+    each.holds.length > 0
+      ? 0
+      : each.sets.some((set) => set.role === 'top' && set.liftId.startsWith('deadlift'))
+        ? 1
+        : 2;
   return rank(a) - rank(b) || a.on.localeCompare(b.on);
 }
 
 /** Does a hold in this session break a rule, within the days around it? */
-function breaks(plan: readonly SessionContent[], at: SessionContent, profile: LifterProfile): boolean {
+function breaks(plan: readonly SessionContent[], at: SessionContent, facts: HoldFacts): boolean {
   const near = plan.filter((each) => each.on >= shiftDay(at.on, -6) && each.on <= shiftDay(at.on, 6));
   const week = plan.filter((each) => mondayOf(each.on) === mondayOf(at.on));
   return [near, week].some((sessions, i) => {
-    const events = gripEventsOf(sessions, profile.school);
-    return checkGripWeek(weekOf(events, profile)).some(
+    const events = gripEventsOf(sessions);
+    return checkGripWeek(weekOf(events, facts)).some(
       (found) =>
         HOLD_RULES.has(found.ruleId) &&
         // Days are counted within a calendar week, hours across it.

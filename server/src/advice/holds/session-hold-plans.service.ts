@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
-import type { HoldKindId, HoldPrescription } from '@iron-clasp/core';
-import type { HoldDecisionRequest } from '@iron-clasp/contract';
+import type { EffortRule, HoldKindId, HoldPrescription } from '@iron-clasp/core';
+import type { EffortBody, HoldDecisionRequest, HoldSettingRequest } from '@iron-clasp/contract';
 import { Clock } from '../../platform/clock/clock.ts';
 import type { ClubRef } from '../../platform/days/club-day.ts';
 import { invalid, Problem } from '../../platform/http/problem.ts';
@@ -10,7 +10,9 @@ import {
 } from '../../records/hold-decisions/hold-decisions.service.ts';
 import { LogService } from '../../records/log/log.service.ts';
 import type { TrainingSession } from '../../records/training/training.entity.ts';
-import { TrainingService } from '../../records/training/training.service.ts';
+import { HoldSettingsService } from '../../records/hold-settings/hold-settings.service.ts';
+import { LiftersService } from '../../records/lifters/lifters.service.ts';
+import { holdsOf, TrainingService } from '../../records/training/training.service.ts';
 import { HoldFactsService, type HoldFacts } from '../../evidence/holds/hold-facts.service.ts';
 import { easingOn } from '../../evidence/squeeze/squeeze-tests.ts';
 import { refusedBecause } from './decided-hold.ts';
@@ -25,32 +27,48 @@ export class SessionHoldPlansService {
     private readonly training: TrainingService,
     private readonly log: LogService,
     private readonly prescriber: HoldPrescriber,
+    private readonly settings: HoldSettingsService,
+    private readonly lifters: LiftersService,
     private readonly clock: Clock,
   ) {}
 
-  /** Puts a kind of hold after a session's lifts, or takes it out, if the page that asks saw its latest version. */
-  async plan(club: ClubRef, sessionId: string, kind: HoldKindId | null, seen: number): Promise<string> {
+  /** Says which kinds of hold follow a session's lifts, if the page that asks saw its latest version. */
+  async plan(club: ClubRef, sessionId: string, kinds: readonly HoldKindId[], seen: number): Promise<string> {
     const session = await this.training.known(club.id, sessionId);
-    const same = session.hasHold === (kind !== null) && (kind === null || session.holdKind === kind);
-    if (same) return session.lifterId;
+    const before = session.holds.map((hold) => hold.kind);
+    if (before.join() === kinds.join()) return session.lifterId;
     if (session.finished)
       throw new Problem(
         409,
         'session-started',
         'This session is over: plan the hold in one that is to come.',
       );
-    if ((await this.log.holdsOf([sessionId])).length > 0)
+    const logged = await this.log.holdsOf([sessionId]);
+    if (logged.some((hold) => before.includes(hold.kind) && !kinds.includes(hold.kind)))
       throw new Problem(
         409,
         'session-started',
-        'A hold of this session is already logged, so what is held stays. Undo it on the floor first.',
+        'A hold of this kind is already logged in this session, so it stays. Undo it on the floor first.',
       );
-    const holdKind = kind ?? 'frontRackHold';
-    await this.training.change(session, seen, { hasHold: kind !== null, holdKind, holdBlockId: null });
+    await this.training.change(session, seen, { holds: holdsOf(kinds, session.holds) });
     return session.lifterId;
   }
 
-  /** Keeps a decision on the session's hold; what a safety rule bars is refused, naming the rule. */
+  /** Says how a kind of hold is prescribed to a lifter. */
+  async set(club: ClubRef, lifterId: string, kind: HoldKindId, body: HoldSettingRequest): Promise<void> {
+    const { aim, effort, ceiling, target, pinHeight, version } = body;
+    await this.lifters.known(club.id, lifterId);
+    await this.settings.save(club.id, lifterId, version, {
+      kind,
+      aim: aim ?? null,
+      effort: effort ? effortOf(effort) : null,
+      ceiling: ceiling ?? null,
+      target: target ? { load: target.load, on: target.on } : null,
+      pinHeight: pinHeight ?? null,
+    });
+  }
+
+  /** Keeps a decision on a hold of the session; what a safety rule bars is refused, naming the rule. */
   async decide(
     club: ClubRef,
     by: string,
@@ -60,14 +78,14 @@ export class SessionHoldPlansService {
   ): Promise<string> {
     const session = await this.training.known(club.id, sessionId);
     const { lifterId } = session;
-    if (!session.hasHold)
-      throw new Problem(409, 'no-hold', 'This session has no hold. Plan one first, then decide on it.');
+    if (!session.holds.some((hold) => hold.kind === body.kind))
+      throw new Problem(409, 'no-hold', 'This session has no such hold. Plan one first, then decide on it.');
     const reason = body.reason?.trim() || null;
     if (body.what !== 'accepted' && (reason?.length ?? 0) < 3) throw invalid('reason', WHY);
     const facts = await this.facts.of(club, lifterId);
     if (!facts.kits.has(sessionId))
       throw new Problem(409, 'session-over', 'This session lies in the past: its hold is history now.');
-    const prescribed = await this.prescribe(club, facts, session, null);
+    const prescribed = await this.prescribe(club, facts, session, body.kind, null);
     const refused = refusedBecause(prescribed);
     if (refused && body.what !== 'skipped') throw new Problem(409, 'override-refused', refused);
     if (prescribed.barred && body.what === 'accepted')
@@ -79,7 +97,7 @@ export class SessionHoldPlansService {
     const figures = body.what === 'skipped' ? null : prescribed;
     await this.kept.keep(
       {
-        ...{ id, clubId: club.id, lifterId, sessionId, what: body.what, kind: session.holdKind, reason },
+        ...{ id, clubId: club.id, lifterId, sessionId, what: body.what, kind: body.kind, reason },
         sets: figures && (body.sets ?? figures.sets),
         seconds: figures && (body.seconds ?? figures.seconds),
         load: figures && (body.load ?? figures.load),
@@ -99,16 +117,17 @@ export class SessionHoldPlansService {
     return session.lifterId;
   }
 
-  /** The hold of a coming session, in the bar and venue that it names. */
+  /** One hold of a coming session, in the bar and venue that it names. */
   prescribe(
     club: ClubRef,
-    { profile, kits, curve, ledger, tests }: HoldFacts,
+    { profile, kits, curve, ledger, tests, settings }: HoldFacts,
     session: TrainingSession,
+    kind: HoldKindId,
     decision: KnownDecision | null,
   ): Promise<HoldPrescription> {
     return this.prescriber.prescribe({
-      ...{ club, profile, curve, ledger, decision },
-      kind: session.holdKind,
+      ...{ club, profile, curve, ledger, decision, kind },
+      setting: settings.get(kind),
       on: session.heldOn,
       kit: kits.get(session.id)!,
       without: session.id,
@@ -118,3 +137,15 @@ export class SessionHoldPlansService {
 }
 
 const WHY = 'Say why in 3 to 300 characters: the reason is kept with the hold.';
+
+/** The rule with its figure; which of the two a kind needs is said where it is missing. */
+function effortOf({ kind, probability, fraction }: EffortBody): EffortRule {
+  if (kind === 'nearLimit') {
+    if (probability === undefined)
+      throw invalid('effort.probability', 'Say how often the hold should be held, as 0.65.');
+    return { kind, probability };
+  }
+  if (fraction === undefined)
+    throw invalid('effort.fraction', 'Say which share of the predicted time is held, as 0.6.');
+  return { kind, fraction };
+}

@@ -1,65 +1,75 @@
 import { Injectable } from '@nestjs/common';
-import type { CallsView } from '@iron-clasp/contract';
+import type { HoldKindId } from '@iron-clasp/core';
+import type { SessionHoldView } from '@iron-clasp/contract';
 import type { ClubRef } from '../../platform/days/club-day.ts';
-import { HoldDecisionsService } from '../../records/hold-decisions/hold-decisions.service.ts';
+import {
+  HoldDecisionsService,
+  type KnownDecision,
+} from '../../records/hold-decisions/hold-decisions.service.ts';
+import { HoldSettingsService } from '../../records/hold-settings/hold-settings.service.ts';
 import { SqueezeService } from '../../records/squeeze/squeeze.service.ts';
 import { CurvesService } from '../../evidence/curves/curves.service.ts';
 import type { SessionFacts } from '../../evidence/session/session-facts.service.ts';
 import { latestReading } from '../../evidence/squeeze/squeeze-tests.ts';
 import { HoldPrescriber, wantsBodyMass } from './hold-prescriber.ts';
 
-/** What a session's hold is, and why. */
-export type SessionHolds = Pick<CallsView, 'hold' | 'nextHold' | 'holdDecision' | 'easing'>;
-const NO_HOLD: SessionHolds = { hold: null, nextHold: null, holdDecision: null, easing: null };
-
-/** The hold of one session: prescribed, made easier where the day's test asks, and as the coach decided. */
+/** The holds of one session: prescribed, made easier where the day's test asks, and as the coach decided. */
 @Injectable()
 export class SessionHoldsService {
   constructor(
     private readonly decisions: HoldDecisionsService,
+    private readonly settings: HoldSettingsService,
     private readonly squeezes: SqueezeService,
     private readonly curves: CurvesService,
     private readonly prescriber: HoldPrescriber,
   ) {}
 
   /**
-   * Today's hold as it stood before anything was logged today, so that it does not move under the lifter's hands,
-   * and the next one with today's results in.
+   * Today's holds as they stood before anything was logged today, so that they do not move under the lifter's hands,
+   * and the next ones with today's results in.
    */
-  async of(club: ClubRef, facts: SessionFacts): Promise<SessionHolds> {
+  async of(club: ClubRef, facts: SessionFacts): Promise<SessionHoldView[]> {
     const { session, profile, kit, curve, observations, ledger, holdsDone } = facts;
-    if (!session.hasHold) return NO_HOLD;
-    const [decisions, tests] = await Promise.all([
+    if (session.holds.length === 0) return [];
+    const [decisions, tests, settings] = await Promise.all([
       this.decisions.ofSessions([session.id]),
       this.squeezes.tests(profile.lifter.id),
+      this.settings.of(profile.lifter.id),
     ]);
-    const kind = session.holdKind;
-    const decision = decisions.find((each) => !each.undone && each.kind === kind) ?? null;
-    if (wantsBodyMass(kind, profile)) return { ...NO_HOLD, holdDecision: decision };
     const latest = latestReading(tests.filter((test) => test.testedOn <= session.heldOn));
     const proposed = latest?.test.testedOn === session.heldOn ? latest.reading.easierHolds : undefined;
+    const easing = latest?.test.easingDeclined ? undefined : proposed;
     const before = observations.filter((each) => each.sessionId !== session.id);
     const todaysCurve =
       before.length === observations.length ? curve : this.curves.fit(profile.lifter, before);
-    const base = { club, kind, on: session.heldOn, profile, kit, ledger };
-    const todays = { ...base, curve: todaysCurve, without: session.id, decision };
-    const full = await this.prescriber.prescribe(todays);
-    const easing = latest?.test.easingDeclined ? undefined : proposed;
-    const hold = easing ? await this.prescriber.prescribe({ ...todays, easing }) : full;
-    const next = { ...base, curve, without: null, decision: null };
-    return {
-      hold,
-      nextHold: holdsDone.length === 0 ? null : await this.prescriber.prescribe(next),
-      holdDecision: decision,
-      easing: proposed
-        ? {
-            testId: latest!.test.id,
-            share: proposed.share,
-            text: proposed.reason.text,
-            declined: latest!.test.easingDeclined,
-            full: { load: full.load, loading: full.loading, change: full.change, why: full.why },
-          }
-        : null,
+    const one = async (kind: HoldKindId): Promise<SessionHoldView> => {
+      const decision = standing(decisions, kind);
+      if (wantsBodyMass(kind, profile)) return { kind, hold: null, next: null, decision, easing: null };
+      const base = { club, kind, on: session.heldOn, profile, kit, ledger, setting: settings.get(kind) };
+      const todays = { ...base, curve: todaysCurve, without: session.id, decision };
+      const full = await this.prescriber.prescribe(todays);
+      const next = { ...base, curve, without: null, decision: null };
+      return {
+        kind,
+        hold: easing ? await this.prescriber.prescribe({ ...todays, easing }) : full,
+        next: holdsDone.some((hold) => hold.kind === kind) ? await this.prescriber.prescribe(next) : null,
+        decision,
+        easing: proposed
+          ? {
+              testId: latest!.test.id,
+              share: proposed.share,
+              text: proposed.reason.text,
+              declined: latest!.test.easingDeclined,
+              full: { load: full.load, loading: full.loading, change: full.change, why: full.why },
+            }
+          : null,
+      };
     };
+    return Promise.all(session.holds.map((hold) => one(hold.kind)));
   }
+}
+
+/** The decision that is in force for a kind of hold. */
+function standing(decisions: readonly KnownDecision[], kind: HoldKindId): KnownDecision | null {
+  return decisions.find((each) => !each.undone && each.kind === kind) ?? null;
 }

@@ -1,7 +1,15 @@
 import { Injectable } from '@nestjs/common';
-import { HANDLE_MM, closedOn, findLift, HOLD_KINDS_BY_ID, holdLift, LIMITS } from '@iron-clasp/core';
+import {
+  closedOn,
+  HOLD_KINDS_BY_ID,
+  holdLift,
+  LIMITS,
+  mayCarryNothing,
+  type HoldEnding,
+} from '@iron-clasp/core';
 import {
   LOAD_MESSAGE,
+  SECONDS_MESSAGE,
   type CorrectionRequest,
   type LogHoldRequest,
   type LogSetRequest,
@@ -41,20 +49,21 @@ export class LoggingService {
     const doneAt = takenAt(this.clock, body.doneAt, 'doneAt');
     await this.log.keepHold(club.id, sessionId, async (session) => {
       // What was held is said by who held it: the plan may be another by the time the entry arrives.
-      const kind = body.kind ?? session.holdKind;
+      const kind = body.kind ?? session.holds[0]?.kind ?? 'frontRackHold';
       const liftId = body.liftId ?? holdLift(kind).id;
       if (!HOLD_KINDS_BY_ID[kind].lifts.includes(liftId))
         throw invalid('liftId', 'This lift is no hold of that kind.');
-      if (body.load < LIMITS.load.min && findLift(liftId)!.loadMeans !== 'addedToBody')
-        throw invalid('load', LOAD_MESSAGE);
+      if (body.load < LIMITS.load.min && !mayCarryNothing(liftId)) throw invalid('load', LOAD_MESSAGE);
+      const seconds = secondsOf(body.ended, body.seconds);
       const bar = await this.barOf(club, session, body.barId);
-      const { load, seconds, target, ended, grip, chalk } = body;
+      const { load, target, ended, grip, chalk } = body;
       return {
         ...{ id, clubId: club.id, lifterId: session.lifterId, sessionId, kind, liftId },
         ...{ doneAt, trainingDay: this.days.dayOf(club, doneAt), load, seconds, target, ended, grip, chalk },
         sideUnder: grip === 'mixed' ? (body.sideUnder ?? null) : null,
         barId: bar.id,
         diameter: body.diameter ?? closedOn(liftId, bar.diameter),
+        pin: body.pin ?? null,
         ...saidOf(body, session, by),
         undoneAt: null,
       };
@@ -83,7 +92,7 @@ export class LoggingService {
         ...{ doneAt, trainingDay: this.days.dayOf(club, doneAt), load, reps, grip, strapped, chalk },
         sideUnder: grip === 'mixed' && !strapped ? (body.sideUnder ?? null) : null,
         barId: bar.id,
-        diameter: planned.handle ? HANDLE_MM[planned.handle] : closedOn(liftId, bar.diameter),
+        diameter: closedOn(liftId, bar.diameter, planned.handle),
         slippedAtRep: body.slippedAtRep ?? null,
         ...saidOf(body, session, by),
         undoneAt: null,
@@ -111,6 +120,11 @@ export class LoggingService {
     if (wrong) throw invalid(wrong, `A ${kind} has no ${wrong} to correct.`);
     const correction = { id, correctedBy: by, correctedAt: this.clock.now() };
     await this.log.correct(kind, club.id, entryId, correction, sent, (entry) => {
+      if ('ended' in entry) {
+        const next = { ...entry, ...sent };
+        if (next.ended === 'notLifted' || next.ended !== entry.ended || 'seconds' in sent)
+          Object.assign(sent, { seconds: secondsOf(next.ended, next.seconds) });
+      }
       const next = { ...entry, ...sent } as LoggedSet;
       if (next.slippedAtRep && next.slippedAtRep > next.reps) throw slipAfterEnd(next.reps);
       if (next.load < LIMITS.load.min && !mayCarryNothing(next.liftId)) throw invalid('load', LOAD_MESSAGE);
@@ -136,14 +150,15 @@ export class LoggingService {
   }
 }
 
+/** How long it was held: no time where it was never lifted. */
+function secondsOf(ended: HoldEnding, seconds: number): number {
+  if (ended === 'notLifted') return 0;
+  if (seconds < LIMITS.holdSeconds.min) throw invalid('seconds', SECONDS_MESSAGE);
+  return seconds;
+}
+
 const SET_FIELDS = ['load', 'reps', 'grip', 'sideUnder', 'strapped', 'slippedAtRep', 'note'];
 const HOLD_FIELDS = ['load', 'seconds', 'ended', 'grip', 'sideUnder', 'note'];
-
-/** Done with the body alone, or with what hangs from no hand, as a band. */
-function mayCarryNothing(liftId: string): boolean {
-  const lift = findLift(liftId)!;
-  return lift.loadMeans === 'addedToBody' || lift.curve === null;
-}
 
 function saidOf(
   { pain, confidence, cause, signs, note }: LogHoldRequest | LogSetRequest,

@@ -3,12 +3,15 @@ import { KitModule } from '../../records/kit/kit.module.ts';
 import { LiftersModule } from '../../records/lifters/lifters.module.ts';
 import { LogModule } from '../../records/log/log.module.ts';
 import { TrainingModule } from '../../records/training/training.module.ts';
+import { HoldFactsModule } from '../../evidence/holds/hold-facts.module.ts';
+import { LifterTodayModule } from '../../evidence/lifter-today/lifter-today.module.ts';
+import { ForearmWorkService } from './forearm-work.service.ts';
 import { ProgramsService } from './programs.service.ts';
 
 /** Sessions and weeks as coaches write them. */
 @Module({
-  imports: [KitModule, LiftersModule, LogModule, TrainingModule],
-  providers: [ProgramsService],
-  exports: [ProgramsService],
+  imports: [HoldFactsModule, LifterTodayModule, KitModule, LiftersModule, LogModule, TrainingModule],
+  providers: [ForearmWorkService, ProgramsService],
+  exports: [ForearmWorkService, ProgramsService],
 })
 export class PlanningAdviceModule {}

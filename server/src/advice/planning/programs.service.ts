@@ -11,8 +11,13 @@ import { notFound, Problem } from '../../platform/http/problem.ts';
 import { KitService } from '../../records/kit/kit.service.ts';
 import { LiftersService } from '../../records/lifters/lifters.service.ts';
 import { LogService } from '../../records/log/log.service.ts';
-import type { TrainingSession } from '../../records/training/training.entity.ts';
-import { sameSets, TrainingService, type SessionContent } from '../../records/training/training.service.ts';
+import type { SessionLine, TrainingSession } from '../../records/training/training.entity.ts';
+import {
+  holdsOf,
+  sameSets,
+  TrainingService,
+  type SessionContent,
+} from '../../records/training/training.service.ts';
 import { faultsOf } from './plan-faults.ts';
 import { linesOf, readLines, setsOf } from './session-lines.ts';
 
@@ -37,9 +42,10 @@ export class ProgramsService {
       this.kit.at(club.id, session.venueId, session.barId),
     ]);
     const started = await this.log.started([sessionId, ...later.map((each) => each.id)]);
-    const { id, lifterId, version, title, heldOn, venueId, barId, hasHold, rehearsesMeet } = session;
+    const { id, lifterId, version, title, heldOn, venueId, barId, rehearsesMeet } = session;
     return {
-      ...{ id, lifterId, version, title, heldOn, venueId, barId, hasHold, rehearsesMeet },
+      ...{ id, lifterId, version, title, heldOn, venueId, barId, rehearsesMeet },
+      holds: session.holds.map((hold) => hold.kind),
       started: started.has(id),
       later: later.filter((each) => !started.has(each.id)).length,
       faults: kit ? faultsOf(sets, kit) : [],
@@ -59,13 +65,13 @@ export class ProgramsService {
     unit: MassUnit,
   ): Promise<SessionPlanView> {
     const lifter = await this.lifters.known(club.id, lifterId);
-    const { venueId, barId = null, heldOn, hasHold, version: seen } = body;
+    const { venueId, barId = null, heldOn, holds, version: seen } = body;
     if (!(await this.kit.at(club.id, venueId, barId))) throw notFound(barId ? 'bar' : 'venue');
     const lines = readLines(body.lines, lifter, unit);
     const known = await this.training.find(club.id, id);
     const content: SessionContent = {
-      ...{ venueId, barId, heldOn, title: body.title, hasHold },
-      holdBlockId: hasHold ? (known?.holdBlockId ?? null) : null,
+      ...{ venueId, barId, heldOn, title: body.title },
+      holds: holdsOf(holds, known?.holds),
       lines: lines.map(({ liftId, text }) => ({ liftId, text })),
       rehearsesMeet: body.rehearsesMeet ?? known?.rehearsesMeet ?? false,
     };
@@ -83,7 +89,7 @@ export class ProgramsService {
         const own = {
           ...content,
           heldOn: shiftDay(repeat.heldOn, moved),
-          holdBlockId: hasHold ? repeat.holdBlockId : null,
+          holds: holdsOf(holds, repeat.holds),
         };
         await this.write(manager, owner, repeat.id, repeat.version, own, setsOf(lines, repeat.id));
       }
@@ -169,15 +175,16 @@ export class ProgramsService {
           );
           if (there) continue;
           const id = randomUUID();
-          const { venueId, barId, title, hasHold, holdKind, lines, rehearsesMeet } = session;
+          const { venueId, barId, title, lines, rehearsesMeet } = session;
+          const holds = holdsOf(session.holds.map((hold) => hold.kind));
           await this.training.save(
             manager,
             { clubId, lifterId },
             id,
             0,
-            { venueId, barId, title, hasHold, lines, heldOn, rehearsesMeet, holdBlockId: null },
+            { venueId, barId, title, holds, lines, heldOn, rehearsesMeet },
             own.map((set) => ({ ...set, id: randomUUID(), sessionId: id })),
-            { seriesId, holdKind },
+            { seriesId },
           );
           written += 1;
         }
@@ -223,6 +230,42 @@ export class ProgramsService {
     });
   }
 
+  /**
+   * Adds lines behind those of the day's session that is not begun; where the day has none, they make one of their own.
+   * @param to `freshId`, `venueId` and `title` are those of a session that is made.
+   */
+  async append(
+    club: ClubRef,
+    lifterId: string,
+    to: { readonly on: string; readonly freshId: string; readonly venueId: string; readonly title: string },
+    written: readonly SessionLine[],
+    unit: MassUnit,
+  ): Promise<void> {
+    const lifter = await this.lifters.known(club.id, lifterId);
+    const added = readLines([...written], lifter, unit);
+    const owner = { clubId: club.id, lifterId };
+    const { on, freshId, venueId, title } = to;
+    await this.db.transaction(async (manager) => {
+      const there = (await this.training.between(lifterId, on, on, manager)).filter((each) => !each.finished);
+      const begun = await this.log.started(
+        there.map((each) => each.id),
+        manager,
+      );
+      const open = there.find((each) => !begun.has(each.id));
+      const session = open && (await this.training.lock(manager, club.id, open.id));
+      const stored = session ? await this.training.plannedSets([session.id], manager) : [];
+      const id = session?.id ?? freshId;
+      const more = setsOf(added, id).map((set) => ({ ...set, place: stored.length + set.place }));
+      const before = session ? (session.lines ?? linesOf(stored, unit)) : [];
+      const content: SessionContent = {
+        ...{ venueId, barId: null, title, heldOn: on, holds: [], rehearsesMeet: false },
+        ...(session && pick(session)),
+        lines: [...before, ...added.map(({ liftId, text }) => ({ liftId, text }))],
+      };
+      await this.training.save(manager, owner, id, session?.version ?? 0, content, [...stored, ...more]);
+    });
+  }
+
   /** Writes one session; where it is there already it is held still, and stays where something of it is logged. */
   private async write(
     manager: EntityManager,
@@ -265,6 +308,12 @@ export class ProgramsService {
     const going = week.filter((session) => !begun.has(session.id));
     return { going, left: week.length - going.length };
   }
+}
+
+/** What an editor would say of a session as it stands. */
+function pick(session: TrainingSession): Omit<SessionContent, 'lines'> {
+  const { venueId, barId, heldOn, title, holds, rehearsesMeet } = session;
+  return { venueId, barId, heldOn, title, holds, rehearsesMeet };
 }
 
 function weekTaken(there: readonly TrainingSession[]): Problem {

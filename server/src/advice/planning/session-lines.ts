@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { findLift, parseSetLine, writeSetLines, type MassUnit } from '@iron-clasp/core';
-import type { SessionPlanView, SessionRequest } from '@iron-clasp/contract';
+import type { SessionPlanView } from '@iron-clasp/contract';
 import { Problem } from '../../platform/http/problem.ts';
 import type { Lifter } from '../../records/lifters/lifter.entity.ts';
 import type { PlannedSet, SessionLine } from '../../records/training/training.entity.ts';
@@ -19,7 +19,7 @@ export function setsOf(lines: readonly ReadLine[], sessionId: string): PlannedSe
 
 /** Reads every line, or names each that cannot be read. */
 export function readLines(
-  lines: SessionRequest['lines'],
+  lines: readonly SessionLine[],
   { deadliftMax, bestLifts: bests }: Lifter,
   unit: MassUnit,
 ): ReadLine[] {

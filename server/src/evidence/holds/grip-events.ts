@@ -2,9 +2,11 @@ import {
   findLift,
   HOLD_KINDS_BY_ID,
   SPACING_RULES,
+  type EffortRule,
   type ForearmDay,
   type GripEvent,
   type GripEventKind,
+  type GripWeek,
   type GripWorkItem,
   type HoldKindId,
   type Lift,
@@ -19,14 +21,22 @@ import type { SpacingClashView } from '@iron-clasp/contract';
 import type { LoggedHold, LoggedSet } from '../../records/log/log.entity.ts';
 import type { LifterProfile } from '../lifter-today/lifter-today.service.ts';
 
+/** A hold of a session, as far as the week notices it. */
+export interface HeldContent {
+  readonly kind: HoldKindId;
+  /** Near the limit. */
+  readonly hard: boolean;
+}
+
 /** What a session holds, planned or done. */
 export interface SessionContent {
   readonly id: string;
   /** Day, YYYY-MM-DD. */
   readonly on: string;
-  readonly sets: readonly { readonly liftId: string; readonly role: SetRole; readonly strapped?: boolean }[];
-  /** Null where it has no hold. */
-  readonly hold: HoldKindId | null;
+  readonly sets: readonly { readonly liftId: string; readonly role: SetRole; readonly strapped: boolean }[];
+  readonly holds: readonly HeldContent[];
+  /** What closing grippers came to. */
+  readonly grippers?: 'goal' | 'work';
   /** A hold taken until the hand gave out. */
   readonly failed?: boolean;
   /** A squeeze test opened it. */
@@ -34,26 +44,37 @@ export interface SessionContent {
 }
 
 const PULLING: readonly LiftFamily[] = ['deadlift', 'pull', 'olympicPull', 'row', 'carry'];
+/** What a forearm session is made of. */
+const FOREARM: readonly LiftFamily[] = ['crush', 'pinch', 'wrist', 'opening'];
 const UPPER: readonly LiftFamily[] = ['press', 'bodyweightPull', 'curl'];
-const HAND_WORK: readonly LiftFamily[] = ['crush', 'pinch', 'hang', 'wrist'];
+const HAND_WORK: readonly LiftFamily[] = ['crush', 'pinch', 'hold', 'hang', 'wrist', 'carry'];
 
-/** Is a hold of this kind near the limit in this school? */
-export function isHardHold(kind: HoldKindId, school: School): boolean {
-  const { bySchool, effort } = HOLD_KINDS_BY_ID[kind];
-  return (bySchool ? school.hold.effort : (effort ?? school.hold.effort)).kind === 'nearLimit';
+/** Is a hold of this kind near the limit, by the coach's rule, the kind's own, or the school's? */
+export function isHardHold(kind: HoldKindId, school: School, effort?: EffortRule | null): boolean {
+  const own = HOLD_KINDS_BY_ID[kind];
+  return (effort ?? own.effort ?? school.hold.effort).kind === 'nearLimit';
+}
+
+/** A top set or an attempt: the heaviest of the day. */
+const isHeavy = (role: SetRole): boolean => role === 'top' || role === 'attempt';
+
+/** A heavy deadlift in the bare hands, planned or done. */
+export function isHeavyBarePull({ liftId, role, strapped }: SessionContent['sets'][number]): boolean {
+  return isHeavy(role) && !strapped && findLift(liftId)?.family === 'deadlift';
 }
 
 /** What the hands notice of sessions, in order: one event of a kind a session. */
-export function gripEventsOf(sessions: readonly SessionContent[], school: School): GripEvent[] {
+export function gripEventsOf(sessions: readonly SessionContent[]): GripEvent[] {
   return sessions.flatMap((session) => {
     const kinds: GripEventKind[] = [];
     const note = (kind: GripEventKind): void => void (kinds.includes(kind) || kinds.push(kind));
     if (session.tested) note('test');
-    for (const { liftId, role, strapped } of session.sets) {
-      const lift = findLift(liftId);
-      if (lift) note(eventOf(lift, role, strapped === true));
+    for (const set of session.sets) {
+      const lift = findLift(set.liftId);
+      if (lift) note(eventOf(lift, set));
     }
-    if (session.hold) note(isHardHold(session.hold, school) ? 'hardHold' : 'closingWork');
+    for (const { hard } of session.holds) note(hard ? 'hardHold' : 'closingWork');
+    if (session.grippers) note(session.grippers === 'goal' ? 'hardHold' : 'closingWork');
     if (session.failed) note('failure');
     return kinds.map((kind, i) => ({
       kind,
@@ -63,11 +84,12 @@ export function gripEventsOf(sessions: readonly SessionContent[], school: School
   });
 }
 
-function eventOf(lift: Lift, role: SetRole, strapped: boolean): GripEventKind {
+/** Carries, hangs, pinches and grippers count like any grip work: hard where they are the heaviest of the day. */
+function eventOf(lift: Lift, set: SessionContent['sets'][number]): GripEventKind {
   if (lift.family === 'opening') return 'openingWork';
-  if (HAND_WORK.includes(lift.family)) return 'closingWork';
-  const heavy = role === 'top' || role === 'attempt';
-  return heavy && lift.family === 'deadlift' && !strapped ? 'heavyBarePull' : 'mainLift';
+  if (HAND_WORK.includes(lift.family) && !set.strapped)
+    return isHeavy(set.role) && lift.family !== 'wrist' ? 'hardHold' : 'closingWork';
+  return isHeavyBarePull(set) ? 'heavyBarePull' : 'mainLift';
 }
 
 /** Days of a week as forearm work is placed after them. */
@@ -76,12 +98,10 @@ export function forearmDays(days: readonly string[], sessions: readonly SessionC
   return days.map((day, i) => ({
     on: day,
     session: kindOf(on(day)),
-    heavyPullNextDay: on(days[i + 1]).some((session) =>
-      session.sets.some(
-        ({ liftId, role }) =>
-          (role === 'top' || role === 'attempt') && findLift(liftId)?.family === 'deadlift',
-      ),
+    taken: on(day).some((session) =>
+      session.sets.some(({ liftId }) => FOREARM.includes(findLift(liftId)?.family ?? 'press')),
     ),
+    heavyPullNextDay: on(days[i + 1]).some((session) => session.sets.some(isHeavyBarePull)),
   }));
 }
 
@@ -112,6 +132,7 @@ export function gripItems(
   sets: readonly LoggedSet[],
   holds: readonly LoggedHold[],
   bodyMass: number | null,
+  isHard: (hold: LoggedHold) => boolean,
 ): GripWorkItem[] {
   return [
     ...sets.flatMap((set): GripWorkItem[] => {
@@ -127,14 +148,14 @@ export function gripItems(
           load: set.load,
           grip: set.grip,
           strapped: set.strapped,
-          hard: !set.strapped && set.role === 'top' && lift.family === 'deadlift',
+          hard: isHeavyBarePull(set),
           ...(set.seconds !== null && { seconds: set.seconds }),
         },
       ];
     }),
     ...holds.flatMap((hold): GripWorkItem[] => {
       const lift = findLift(hold.liftId) ?? holdLift(hold.kind);
-      if (lift.loadMeans === 'addedToBody' && bodyMass === null) return [];
+      if (hold.ended === 'notLifted' || (lift.loadMeans === 'addedToBody' && bodyMass === null)) return [];
       return [
         {
           on: hold.trainingDay,
@@ -144,7 +165,7 @@ export function gripItems(
           seconds: hold.seconds,
           load: hold.load,
           grip: hold.grip,
-          hard: true,
+          hard: isHard(hold),
           ...(lift.loadMeans === 'addedToBody' && { bodyMass: bodyMass! }),
         },
       ];
@@ -152,10 +173,21 @@ export function gripItems(
   ];
 }
 
-/** A week of events with the meet that they lead to. */
+/** A week of events with the meet that they lead to, and the day straps came off. */
 export function weekOf(
   events: readonly GripEvent[],
-  { nextMeet }: LifterProfile,
-): { events: readonly GripEvent[]; meetOn?: string } {
-  return { events, ...(nextMeet && { meetOn: nextMeet.heldOn }) };
+  { profile: { nextMeet }, strapsOffOn: off }: WeekFacts,
+): GripWeek {
+  return {
+    events,
+    ...(nextMeet && { meetOn: nextMeet.heldOn }),
+    ...(off !== undefined && { strapsOffOn: off }),
+  };
+}
+
+/** What a week is held against beside its events. */
+export interface WeekFacts {
+  readonly profile: LifterProfile;
+  /** Left out where straps never were usual, or still are used. */
+  readonly strapsOffOn: string | undefined;
 }

@@ -1,5 +1,7 @@
 import { Module } from '@nestjs/common';
 import { HoldBlocksModule } from '../../records/hold-blocks/hold-blocks.module.ts';
+import { GripperAttemptsModule } from '../../records/grippers/grippers.module.ts';
+import { HoldSettingsModule } from '../../records/hold-settings/hold-settings.module.ts';
 import { HoldDecisionsModule } from '../../records/hold-decisions/hold-decisions.module.ts';
 import { KitModule } from '../../records/kit/kit.module.ts';
 import { LogModule } from '../../records/log/log.module.ts';
@@ -15,6 +17,8 @@ import { HoldFactsService } from './hold-facts.service.ts';
     CurvesModule,
     HoldBlocksModule,
     HoldDecisionsModule,
+    HoldSettingsModule,
+    GripperAttemptsModule,
     KitModule,
     LifterTodayModule,
     LogModule,

@@ -1,6 +1,19 @@
 import { Injectable } from '@nestjs/common';
-import type { HoldCurve, MixedLedger } from '@iron-clasp/core';
+import {
+  findLift,
+  isHardEffort,
+  observeLog,
+  strapsOffOn,
+  type HoldCurve,
+  type HoldKindId,
+  type MixedLedger,
+  type StrapUse,
+} from '@iron-clasp/core';
 import { mondayOf, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
+import { GripperAttemptsService } from '../../records/grippers/gripper-attempts.service.ts';
+import type { GripperAttemptRow } from '../../records/grippers/gripper-attempt.entity.ts';
+import { HoldSettingsService } from '../../records/hold-settings/hold-settings.service.ts';
+import type { HoldSetting } from '../../records/hold-settings/hold-setting.entity.ts';
 import { HoldBlocksService } from '../../records/hold-blocks/hold-blocks.service.ts';
 import type { SeasonMarkRow } from '../../records/hold-blocks/season-mark.entity.ts';
 import {
@@ -14,9 +27,9 @@ import type { SqueezeTestRow } from '../../records/squeeze/squeeze.entity.ts';
 import { SqueezeService } from '../../records/squeeze/squeeze.service.ts';
 import type { TrainingSession } from '../../records/training/training.entity.ts';
 import { TrainingService } from '../../records/training/training.service.ts';
-import { CurvesService } from '../curves/curves.service.ts';
+import { CurvesService, type LoggedObservation } from '../curves/curves.service.ts';
 import { LifterTodayService, type LifterProfile } from '../lifter-today/lifter-today.service.ts';
-import type { SessionContent } from './grip-events.ts';
+import { isHardHold, type SessionContent } from './grip-events.ts';
 
 /** Weeks shown behind and ahead of this one. */
 export const WEEKS_BACK = 8;
@@ -38,6 +51,13 @@ export interface HoldFacts {
   /** What each coming session is held with, by session: its venue and the bar it names. */
   readonly kits: ReadonlyMap<string, VenueKit>;
   readonly blocks: readonly SeasonMarkRow[];
+  /** What the hold curve rests on, with the row of the log behind each. */
+  readonly observations: readonly LoggedObservation[];
+  /** How the coach wants kinds prescribed. */
+  readonly settings: ReadonlyMap<HoldKindId, HoldSetting>;
+  /** Was a logged hold near the limit? */
+  readonly isHard: (hold: LoggedHold) => boolean;
+  readonly strapsOffOn: string | undefined;
 }
 
 /** Reads what everything about a lifter's holds is worked out from. */
@@ -52,6 +72,8 @@ export class HoldFactsService {
     private readonly log: LogService,
     private readonly curves: CurvesService,
     private readonly squeezes: SqueezeService,
+    private readonly settings: HoldSettingsService,
+    private readonly grippers: GripperAttemptsService,
   ) {}
 
   async of(club: ClubRef, lifterId: string): Promise<HoldFacts> {
@@ -71,26 +93,62 @@ export class HoldFactsService {
     ]);
     const coming = sessions.filter((session) => session.heldOn >= today);
     const ids = coming.map((session) => session.id);
-    const [planned, decisions, kits] = await Promise.all([
+    const [planned, decisions, kits, settings, grippers] = await Promise.all([
       this.training.plannedSets(ids),
       this.decisions.ofSessions(ids),
       this.kitsOf(club, coming),
+      this.settings.of(lifterId),
+      this.grippers.since(lifterId, from),
     ]);
+    const curve = this.curves.fit(profile.lifter, observations);
+    const { bodyMass } = profile.lifter;
+    const observed = new Map(
+      observeLog({ sets: [], holds, bodyMass }, 'support').map(({ of, ...seen }) => [of.id, seen]),
+    );
+    // A hold that no support curve knows, as a pinch, counts as its kind is prescribed.
+    const isHard = (hold: LoggedHold): boolean => {
+      const seen = observed.get(hold.id);
+      return seen
+        ? isHardEffort(curve, seen)
+        : isHardHold(hold.kind, profile.school, settings.get(hold.kind)?.effort);
+    };
+    const skipped = new Set(
+      decisions
+        .filter((each) => !each.undone && each.what === 'skipped')
+        .map((each) => `${each.sessionId} ${each.kind}`),
+    );
     return {
       ...{ profile, today, ledger, sessions, sets, holds, decisions, tests, blocks, kits },
-      curve: this.curves.fit(profile.lifter, observations),
-      contents: sessions.map((session) => {
-        const logged = sets.filter((set) => set.sessionId === session.id);
-        const held = holds.filter((hold) => hold.sessionId === session.id);
-        return {
-          id: session.id,
-          on: session.heldOn,
-          sets: logged.length ? logged : planned.filter((set) => set.sessionId === session.id),
-          hold: held[0]?.kind ?? (session.hasHold && !session.finished ? session.holdKind : null),
-          failed: held.length > 0 && held.every((hold) => hold.ended === 'slipped'),
-          tested: tests.some((test) => test.sessionId === session.id || test.testedOn === session.heldOn),
-        };
-      }),
+      ...{ curve, observations, settings, isHard },
+      strapsOffOn: strapsOffOn(sets.filter(isPull).map(useOfStraps), today),
+      contents: withGrippers(
+        grippers,
+        sessions.map((session) => {
+          const logged = sets.filter((set) => set.sessionId === session.id);
+          const held = holds.filter((hold) => hold.sessionId === session.id);
+          return {
+            id: session.id,
+            on: session.heldOn,
+            sets: logged.length
+              ? logged
+              : planned
+                  .filter((set) => set.sessionId === session.id)
+                  .map(({ liftId, role, fixed }) => ({ liftId, role, strapped: fixed === 'straps' })),
+            holds: held.length
+              ? held.map((hold) => ({ kind: hold.kind, hard: isHard(hold) }))
+              : session.finished
+                ? []
+                : session.holds
+                    .filter(({ kind }) => !skipped.has(`${session.id} ${kind}`))
+                    .map(({ kind }) => ({
+                      kind,
+                      hard: isHardHold(kind, profile.school, settings.get(kind)?.effort),
+                    })),
+            failed: held.length > 0 && held.every((hold) => hold.ended === 'slipped'),
+            tested: tests.some((test) => test.sessionId === session.id || test.testedOn === session.heldOn),
+          };
+        }),
+      ),
     };
   }
 
@@ -112,4 +170,34 @@ export class HoldFactsService {
       }),
     );
   }
+}
+
+/** Pulling whose straps a school decides on. */
+const isPull = ({ liftId, role }: LoggedSet): boolean => {
+  const family = findLift(liftId)?.family;
+  return role !== 'warmup' && (family === 'deadlift' || family === 'pull' || family === 'row');
+};
+
+const useOfStraps = ({ trainingDay, strapped }: LoggedSet): StrapUse => ({ on: trainingDay, strapped });
+
+/** The week with what was closed on grippers, on the day's session or on a day of their own. */
+function withGrippers(
+  attempts: readonly GripperAttemptRow[],
+  contents: readonly SessionContent[],
+): SessionContent[] {
+  const days = new Map<string, 'goal' | 'work'>();
+  for (const { trainingDay, closed } of attempts)
+    // A gripper that does not close every time is one at the limit.
+    if (days.get(trainingDay) !== 'goal') days.set(trainingDay, closed ? 'work' : 'goal');
+  const taken = new Set<string>();
+  const joined = contents.map((each): SessionContent => {
+    const grippers = taken.has(each.on) ? undefined : days.get(each.on);
+    taken.add(each.on);
+    return grippers ? { ...each, grippers } : each;
+  });
+  const alone = [...days].filter(([on]) => !taken.has(on));
+  return [
+    ...joined,
+    ...alone.map(([on, grippers]) => ({ id: `grippers ${on}`, on, sets: [], holds: [], grippers })),
+  ];
 }

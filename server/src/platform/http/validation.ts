@@ -43,6 +43,23 @@ export class KnownId implements PipeTransform<string, string> {
   }
 }
 
+/** A word of a list in the address: any other is not there. */
+export class KnownWord<Word extends string> implements PipeTransform<string, Word> {
+  private readonly words: readonly Word[];
+  private readonly what: string;
+
+  constructor(words: readonly Word[], what: string) {
+    this.words = words;
+    this.what = what;
+  }
+
+  transform(value: string): Word {
+    const word = this.words.find((each) => each === value);
+    if (!word) throw notFound(this.what);
+    return word;
+  }
+}
+
 /** A day in the address. */
 export class KnownDay implements PipeTransform<string, string> {
   transform(value: string): string {

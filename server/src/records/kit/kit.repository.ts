@@ -68,6 +68,10 @@ export class KitRepository {
     return this.inUse(Handle, venueIds);
   }
 
+  racks(venueIds: readonly string[]): Promise<PinRack[]> {
+    return this.inUse(PinRack, venueIds);
+  }
+
   async stands(venueIds: readonly string[]): Promise<Stands> {
     const [bars, plates, handles, grippers, racks, dynamometers] = await Promise.all([
       this.inUse(Bar, venueIds),

@@ -14,6 +14,8 @@ export interface VenueKit {
   readonly bars: readonly Bar[];
   readonly equipment: HoldEquipment;
   readonly handles: readonly Handle[];
+  /** Holes of its first rack, mm above the floor, from low to high; empty where none are listed. */
+  readonly pinHeights: readonly number[];
 }
 
 /** Everything of a venue. */
@@ -47,11 +49,12 @@ export class KitService {
    * another venue's. A bar retired since is still the one a session named.
    */
   async at(clubId: string, venueId: string, barId?: string | null): Promise<VenueKit | null> {
-    const [venue, all, plates, handles] = await Promise.all([
+    const [venue, all, plates, handles, racks] = await Promise.all([
       this.kit.venue(clubId, venueId),
       this.kit.bars([venueId]),
       this.kit.plates([venueId]),
       this.kit.handles([venueId]),
+      this.kit.racks([venueId]),
     ]);
     const bars = all.filter((each) => !each.retiredAt);
     const bar = barId ? all.find((each) => each.id === barId) : bars[0];
@@ -63,7 +66,7 @@ export class KitService {
         .sort((a, b) => b.mass - a.mass)
         .map(({ mass, unit, pairs }) => ({ mass, unit, pairs })),
     };
-    return { venue, bar, bars, handles, equipment };
+    return { venue, bar, bars, handles, equipment, pinHeights: racks[0]?.pinHeights ?? [] };
   }
 
   /** Every venue of the club with all that stands there, archived ones too; the busiest first. */

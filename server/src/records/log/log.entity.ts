@@ -1,7 +1,7 @@
 import type {
   ChalkKind,
-  Ending,
   Grip,
+  HoldEnding,
   HoldKindId,
   RepStyle,
   SetRole,
@@ -65,7 +65,9 @@ export class LoggedHold extends LogRow {
   @Column('int') place: number;
   @Column('double precision') seconds: number;
   @Column('double precision') target: number;
-  @Column('text') ended: Ending;
+  @Column('text') ended: HoldEnding;
+  /** Of the pins it started from, mm above the floor; null where nobody noted it. */
+  @Column('double precision', { nullable: true }) pin: number | null;
 }
 
 /** A correction after the session; `before` keeps the first value. */

@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import type { ChalkKind, Ending, Grip, HoldKindId, Side, SlipSign } from '@iron-clasp/core';
+import type { ChalkKind, Grip, HoldEnding, HoldKindId, Side, SlipSign } from '@iron-clasp/core';
 import { DataSource, type EntityManager, In, IsNull, MoreThan } from 'typeorm';
 import type { PageKey } from '../../platform/http/paging.ts';
 import { LogCorrection, LoggedHold, LoggedSet } from './log.entity.ts';
@@ -55,7 +55,7 @@ export interface LogRow {
   readonly strapped: boolean;
   readonly chalk: ChalkKind;
   readonly slipped_at_rep: number | null;
-  readonly ended: Ending | null;
+  readonly ended: HoldEnding | null;
   readonly pain: number | null;
   readonly confidence: number | null;
   readonly cause: string | null;

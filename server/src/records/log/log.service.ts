@@ -23,6 +23,7 @@ const SAME_SET = [
 ] as const;
 const SAME_HOLD = [
   ...(['sessionId', 'kind', 'load', 'seconds', 'target', 'ended', 'grip', 'sideUnder', 'chalk'] as const),
+  'pin',
   ...SAID,
 ] as const;
 

@@ -7,6 +7,13 @@ export interface SessionLine {
   readonly text: string;
 }
 
+/** A hold that follows a session's lifts. */
+export interface PlannedHold {
+  readonly kind: HoldKindId;
+  /** The block that put it there; null for a hold of its own. */
+  readonly blockId: string | null;
+}
+
 @Entity('training_session')
 export class TrainingSession {
   @PrimaryColumn('uuid') id: string;
@@ -20,11 +27,8 @@ export class TrainingSession {
   @Column('timestamptz', { nullable: true }) removedAt: Date | null;
   @Column('date') heldOn: string;
   @Column('text') title: string;
-  @Column('boolean') hasHold: boolean;
-  /** What is held, where a hold follows the lifts. */
-  @Column('text') holdKind: HoldKindId;
-  /** The block that put the hold there; null for a hold of its own. */
-  @Column('uuid', { nullable: true }) holdBlockId: string | null;
+  /** What is held after the lifts, in order; each kind once. */
+  @Column('jsonb') holds: readonly PlannedHold[];
   @Column('boolean') finished: boolean;
   @Column('timestamptz', { nullable: true }) finishedAt: Date | null;
   /** What the coach tells the lifter at the end. */

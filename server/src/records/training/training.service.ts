@@ -4,13 +4,14 @@ import { Owners } from '../../platform/access/owners.ts';
 import { changeVersion, insertMany, saveVersion, type Saved } from '../../platform/database/saves.ts';
 import { notFound } from '../../platform/http/problem.ts';
 import { LifterData } from '../lifters/lifter-data.ts';
-import { PlannedSet, TrainingSession } from './training.entity.ts';
+import type { HoldKindId } from '@iron-clasp/core';
+import { PlannedSet, TrainingSession, type PlannedHold } from './training.entity.ts';
 import { sameSet, TrainingRepository } from './training.repository.ts';
 
 /** What an editor says of a session. */
 export type SessionContent = Pick<
   TrainingSession,
-  'venueId' | 'barId' | 'heldOn' | 'title' | 'hasHold' | 'lines' | 'holdBlockId' | 'rehearsesMeet'
+  'venueId' | 'barId' | 'heldOn' | 'title' | 'holds' | 'lines' | 'rehearsesMeet'
 >;
 
 /** Sessions of a day that are listed. */
@@ -109,7 +110,7 @@ export class TrainingService implements OnModuleInit {
     seen: number,
     content: SessionContent,
     sets: readonly PlannedSet[],
-    more: Partial<Pick<TrainingSession, 'seriesId' | 'holdKind'>> = {},
+    more: Partial<Pick<TrainingSession, 'seriesId'>> = {},
   ): Promise<Saved> {
     const { clubId, lifterId } = owner;
     const saved = await saveVersion(manager, TrainingSession, {
@@ -164,8 +165,12 @@ const NEW_SESSION: Partial<TrainingSession> = {
   sweat: false,
   seriesId: null,
   removedAt: null,
-  holdKind: 'frontRackHold',
   finished: false,
   finishedAt: null,
   noteToLifter: null,
 };
+
+/** The holds that an editor chose; one that a block put there stays the block's. */
+export function holdsOf(kinds: readonly HoldKindId[], known: readonly PlannedHold[] = []): PlannedHold[] {
+  return kinds.map((kind) => known.find((hold) => hold.kind === kind) ?? { kind, blockId: null });
+}

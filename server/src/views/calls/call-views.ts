@@ -47,6 +47,7 @@ export function headOf({ session, profile, kit }: SessionFacts, venues: readonly
     bars: kit.bars.map(({ id: barId, name: barName, diameter }) => ({ id: barId, name: barName, diameter })),
     bar: { id: kit.bar.id, name: kit.bar.name, mass: kit.bar.mass, diameter: kit.bar.diameter },
     venues: venues.map((each) => ({ id: each.id, name: each.name, chalk: each.chalk })),
+    pinHeights: kit.pinHeights,
   };
 }
 
@@ -117,17 +118,19 @@ export function loggedSet(row: LoggedSet): LoggedSetView {
 
 export function loggedHold(row: LoggedHold): LoggedHoldView {
   const { id, kind, liftId, load, seconds, target, ended, grip, sideUnder, chalk, diameter, place } = row;
+  const { pin, confidence, pain } = row;
   return {
     ...{ id, kind, liftId, load, seconds, target, ended, grip, sideUnder, chalk, diameter, place },
+    ...{ pin, confidence, pain },
     doneAt: row.doneAt.toISOString(),
   };
 }
 
-/** What the session's heaviest bare-handed sets and its hold ask: one mark a lift and role. */
+/** What the session's heaviest bare-handed sets and its holds ask: one mark a lift and role. */
 export function demandsOf(
   sets: readonly PlannedSet[],
   calls: readonly SetCall[],
-  hold: HoldPrescription | null,
+  holds: readonly HoldPrescription[],
 ): CurveDemand[] {
   const heaviest = new Map<string, CurveDemand>();
   sets.forEach((set, i) => {
@@ -137,15 +140,14 @@ export function demandsOf(
     const known = heaviest.get(label);
     if (!known || demand.load > known.load) heaviest.set(label, { kind: 'session', label, ...demand, grip });
   });
-  const marks = [...heaviest.values()];
-  const lift = hold && findLift(hold.lift);
-  // Only what hangs from a bar in front lies on this curve as it is written.
-  return hold && !hold.barred && lift?.curve === 'support' && lift.loadMeans === 'total'
-    ? [
-        ...marks,
-        { kind: 'session', label: lift.name, load: hold.load, seconds: hold.seconds, grip: hold.grip },
-      ]
-    : marks;
+  const held = holds.flatMap((hold): CurveDemand[] => {
+    const lift = findLift(hold.lift);
+    // Only what hangs from a bar in front lies on this curve as it is written.
+    return !hold.barred && lift?.curve === 'support' && lift.loadMeans === 'total'
+      ? [{ kind: 'session', label: lift.name, load: hold.load, seconds: hold.seconds, grip: hold.grip }]
+      : [];
+  });
+  return [...heaviest.values(), ...held];
 }
 
 /** What the attempts of the next meet ask, each in the grip that it is called with. */

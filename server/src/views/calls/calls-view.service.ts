@@ -34,7 +34,7 @@ export class CallsViewService {
         ...overridesOf(set, facts.overrides),
         fault: faults.get(i) ?? null,
       })),
-      ...holds,
+      holds,
       holdsDone: facts.holdsDone.map(loggedHold),
       evidence: facts.curve.evidence,
     };

@@ -180,7 +180,7 @@ function workFacts(
   holds: readonly LoggedHold[],
   today: string,
 ): Pick<AttentionFacts, 'closingToOpening'> {
-  const items = gripItems(sets, holds, lifter.bodyMass);
+  const items = gripItems(sets, holds, lifter.bodyMass, () => true);
   if (items.length === 0) return {};
   const support = fitHoldCurve([], fitOptions(lifter));
   const work = gripWork({ today, items, curves: { support } });

@@ -46,9 +46,13 @@ export class CurveViewService {
     }
     const facts = await this.facts.ofSession(club, session, profile);
     const calls = this.calls.callAll(facts);
-    const { hold } = await this.holds.of(club, { ...facts, holdsDone: [] });
+    const held = await this.holds.of(club, { ...facts, holdsDone: [] });
     const demands = [
-      ...demandsOf(facts.sets, calls, hold),
+      ...demandsOf(
+        facts.sets,
+        calls,
+        held.flatMap(({ hold }) => hold ?? []),
+      ),
       ...attemptsOf(profile, attemptCalls(profile, facts)),
     ];
     return viewOf(facts.curve, facts.observations, demands);

@@ -94,7 +94,7 @@ export class FloorService {
         ),
       ),
       holds: view.holdsDone,
-      nextHold: view.nextHold ?? view.hold,
+      nextHolds: view.holds.flatMap(({ next, hold }) => next ?? hold ?? []),
       otherwise: view.sets.flatMap(otherwise),
     };
   }

@@ -1,15 +1,19 @@
 import { Body, Controller, Delete, Get, Param, Put } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import { HOLD_KINDS, type HoldKindId } from '@iron-clasp/core';
 import {
+  ForearmDayRequest,
   HoldBlockRequest,
   HoldDecisionRequest,
-  SessionHoldRequest,
+  HoldSettingRequest,
+  SessionHoldsRequest,
   type HoldsView,
 } from '@iron-clasp/contract';
 import type { SignedIn } from '../../platform/access/signed-in.ts';
 import { LifterMay, Who } from '../../platform/access/guard.ts';
 import { Live } from '../floor/live.ts';
-import { KnownId } from '../../platform/http/validation.ts';
+import { KnownDay, KnownId, KnownWord } from '../../platform/http/validation.ts';
+import { ForearmWorkService } from '../../advice/planning/forearm-work.service.ts';
 import { PlanBlocksService } from '../../advice/holds/plan-blocks.service.ts';
 import { SessionHoldPlansService } from '../../advice/holds/session-hold-plans.service.ts';
 import { HoldsViewService } from './holds.service.ts';
@@ -21,6 +25,7 @@ export class HoldsController {
     private readonly holds: HoldsViewService,
     private readonly plans: SessionHoldPlansService,
     private readonly blocks: PlanBlocksService,
+    private readonly forearm: ForearmWorkService,
     private readonly live: Live,
   ) {}
 
@@ -33,14 +38,14 @@ export class HoldsController {
     return this.holds.view(who.club, lifter);
   }
 
-  @Put('sessions/:session/hold')
-  @ApiOperation({ summary: 'Put a kind of hold after a session’s lifts, or take it out' })
+  @Put('sessions/:session/holds')
+  @ApiOperation({ summary: 'Say which kinds of hold follow a session’s lifts' })
   async plan(
     @Who() who: SignedIn,
     @Param('session', new KnownId('session')) session: string,
-    @Body() body: SessionHoldRequest,
+    @Body() body: SessionHoldsRequest,
   ): Promise<HoldsView> {
-    const lifter = await this.plans.plan(who.club, session, body.kind ?? null, body.version);
+    const lifter = await this.plans.plan(who.club, session, body.kinds, body.version);
     this.live.tell({ sessionId: session, kind: 'changed' });
     return this.holds.view(who.club, lifter);
   }
@@ -67,6 +72,32 @@ export class HoldsController {
   ): Promise<HoldsView> {
     const lifter = await this.plans.undo(who.club, who.account.id, session, id);
     this.live.tell({ sessionId: session, kind: 'changed' });
+    return this.holds.view(who.club, lifter);
+  }
+
+  @Put('lifters/:lifter/hold-settings/:kind')
+  @ApiOperation({
+    summary: 'Say how one kind of hold is prescribed to a lifter: aim, effort, ceiling, target, pins',
+  })
+  async set(
+    @Who() who: SignedIn,
+    @Param('lifter', new KnownId('lifter')) lifter: string,
+    @Param('kind', new KnownWord(HOLD_KINDS, 'kind of hold')) kind: HoldKindId,
+    @Body() body: HoldSettingRequest,
+  ): Promise<HoldsView> {
+    await this.plans.set(who.club, lifter, kind, body);
+    return this.holds.view(who.club, lifter);
+  }
+
+  @Put('lifters/:lifter/forearm-days/:day')
+  @ApiOperation({ summary: 'Write the forearm work that is proposed for a day into the program' })
+  async takeForearm(
+    @Who() who: SignedIn,
+    @Param('lifter', new KnownId('lifter')) lifter: string,
+    @Param('day', new KnownDay()) day: string,
+    @Body() { sessionId }: ForearmDayRequest,
+  ): Promise<HoldsView> {
+    await this.forearm.take(who.club, lifter, day, sessionId, who.account.unit);
     return this.holds.view(who.club, lifter);
   }
 

@@ -1,5 +1,6 @@
 import { Module } from '@nestjs/common';
 import { HoldsAdviceModule } from '../../advice/holds/holds.module.ts';
+import { PlanningAdviceModule } from '../../advice/planning/planning.module.ts';
 import { HoldFactsModule } from '../../evidence/holds/hold-facts.module.ts';
 import { LifterTodayModule } from '../../evidence/lifter-today/lifter-today.module.ts';
 import { KitModule } from '../../records/kit/kit.module.ts';
@@ -9,7 +10,14 @@ import { HoldsViewService } from './holds.service.ts';
 
 /** Hold work over the weeks. */
 @Module({
-  imports: [HoldsAdviceModule, HoldFactsModule, LifterTodayModule, KitModule, FloorViewModule],
+  imports: [
+    HoldsAdviceModule,
+    PlanningAdviceModule,
+    HoldFactsModule,
+    LifterTodayModule,
+    KitModule,
+    FloorViewModule,
+  ],
   controllers: [HoldsController],
   providers: [HoldsViewService],
 })

@@ -1,28 +1,30 @@
 import { Injectable } from '@nestjs/common';
 import {
+  blockReport,
   checkGripWeek,
   gripWork,
   gripWorkByWeek,
   HOLD_KINDS,
-  holdLift,
-  KIT_NEEDS,
-  planForearmWeek,
-  SIDES,
+  HOLD_KINDS_BY_ID,
+  type BlockReport,
   type HoldKindId,
 } from '@iron-clasp/core';
-import type { GripWeekView, HoldKindView, HoldsView, NextHoldView } from '@iron-clasp/contract';
+import type {
+  GripWeekView,
+  HoldKindView,
+  HoldSettingView,
+  HoldsView,
+  NextHoldView,
+} from '@iron-clasp/contract';
 import { mondayOf, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
+import { fitOptions } from '../../evidence/curves/curves.service.ts';
+import type { SeasonMarkRow } from '../../records/hold-blocks/season-mark.entity.ts';
+import type { HoldSetting } from '../../records/hold-settings/hold-setting.entity.ts';
 import type { KnownDecision } from '../../records/hold-decisions/hold-decisions.service.ts';
 import { KitService, type VenueKit } from '../../records/kit/kit.service.ts';
 import type { LoggedHold } from '../../records/log/log.entity.ts';
 import type { TrainingSession } from '../../records/training/training.entity.ts';
-import {
-  clashViews,
-  forearmDays,
-  gripEventsOf,
-  gripItems,
-  weekOf,
-} from '../../evidence/holds/grip-events.ts';
+import { clashViews, gripEventsOf, gripItems, weekOf } from '../../evidence/holds/grip-events.ts';
 import {
   HoldFactsService,
   WEEKS_AHEAD,
@@ -31,6 +33,7 @@ import {
 } from '../../evidence/holds/hold-facts.service.ts';
 import { missingFor } from '../../evidence/holds/hold-kit.ts';
 import { LifterTodayService } from '../../evidence/lifter-today/lifter-today.service.ts';
+import { forearmWeek } from '../../advice/planning/forearm-work.service.ts';
 import { wantsBodyMass } from '../../advice/holds/hold-prescriber.ts';
 import { proposalOf } from '../../advice/holds/plan-blocks.service.ts';
 import { SessionHoldPlansService } from '../../advice/holds/session-hold-plans.service.ts';
@@ -50,7 +53,7 @@ export class HoldsViewService {
     const facts = await this.facts.of(club, lifterId);
     const { profile, today, sessions, holds, sets, decisions, blocks } = facts;
     const monday = mondayOf(today);
-    const items = gripItems(sets, holds, profile.lifter.bodyMass);
+    const items = gripItems(sets, holds, profile.lifter.bodyMass, facts.isHard);
     const work = { today, items, curves: { support: facts.curve } };
     const done = new Map<string, LoggedHold[]>();
     for (const hold of holds) {
@@ -65,17 +68,17 @@ export class HoldsViewService {
       ),
       meetOn: profile.nextMeet?.heldOn ?? null,
       kinds: await this.kindViews(club, facts),
-      planned: coming
-        .filter((session) => session.hasHold)
-        .map((session) => ({
+      planned: coming.flatMap((session) =>
+        session.holds.map(({ kind, blockId }) => ({
           sessionId: session.id,
           version: session.version,
           on: session.heldOn,
           title: session.title,
-          kind: session.holdKind,
-          blockId: session.holdBlockId,
-          decision: decisionOn(session, decisions),
+          kind,
+          blockId,
+          decision: decisionOn(session, kind, decisions),
         })),
+      ),
       done: [...done.values()].map((each) => ({
         sessionId: each[0]!.sessionId,
         on: each[0]!.trainingDay,
@@ -90,6 +93,7 @@ export class HoldsViewService {
         from: block.startsOn,
         to: block.endsOn,
         sessionsAWeek: block.sessionsAWeek,
+        report: reportOf(block, facts),
       })),
       proposal: proposalOf(facts),
       work: gripWork(work),
@@ -101,7 +105,7 @@ export class HoldsViewService {
         version: session.version,
         on: session.heldOn,
         title: session.title,
-        hasHold: session.hasHold,
+        holds: session.holds.map((hold) => hold.kind),
       })),
     };
   }
@@ -121,7 +125,7 @@ export class HoldsViewService {
     const { sessions, today, profile, kits } = facts;
     const next = sessions.find(
       (session) =>
-        session.heldOn >= today && !session.finished && session.hasHold && session.holdKind === kind,
+        session.heldOn >= today && !session.finished && session.holds.some((hold) => hold.kind === kind),
     );
     const kit = (next && kits.get(next.id)) ?? usual;
     const wants = wantsBodyMass(kind, profile);
@@ -129,53 +133,74 @@ export class HoldsViewService {
       kind,
       missing: kit ? missingFor(kind, kit) : [],
       wantsBodyMass: wants,
-      next: next && kits.has(next.id) && !wants ? await this.nextView(club, facts, next) : null,
+      setting: settingView(facts.settings.get(kind)),
+      pinHeights: HOLD_KINDS_BY_ID[kind].pins ? (kit?.pinHeights ?? []) : [],
+      next: next && kits.has(next.id) && !wants ? await this.nextView(club, facts, next, kind) : null,
     };
   }
 
-  private async nextView(club: ClubRef, facts: HoldFacts, session: TrainingSession): Promise<NextHoldView> {
-    const decision = decisionOn(session, facts.decisions);
+  private async nextView(
+    club: ClubRef,
+    facts: HoldFacts,
+    session: TrainingSession,
+    kind: HoldKindId,
+  ): Promise<NextHoldView> {
+    const decision = decisionOn(session, kind, facts.decisions);
     return {
       sessionId: session.id,
       version: session.version,
       on: session.heldOn,
       title: session.title,
       venue: facts.kits.get(session.id)!.venue.name,
-      prescription: await this.plans.prescribe(club, facts, session, decision),
+      prescription: await this.plans.prescribe(club, facts, session, kind, decision),
       decision,
-      history: facts.holds.filter((hold) => hold.kind === session.holdKind).length,
+      history: facts.holds.filter((hold) => hold.kind === kind).length,
     };
   }
 
   /** One week's forearm work as it would close the gaps, and what clashes in it. */
   private weekView(facts: HoldFacts, monday: string): GripWeekView {
-    const { profile, contents, kits, sessions } = facts;
-    const days = Array.from({ length: 7 }, (_, i) => shiftDay(monday, i));
-    const week = contents.filter((session) => session.on >= monday && session.on <= days[6]!);
-    const first = sessions.find((session) => session.heldOn >= monday && kits.has(session.id));
-    const kit = first && kits.get(first.id);
-    const counts = new Map<string, number>();
-    for (const { sets, hold } of week)
-      for (const lift of [...sets.map((set) => set.liftId), ...(hold ? [holdLift(hold).id] : [])])
-        counts.set(lift, (counts.get(lift) ?? 0) + 1);
-    const events = gripEventsOf(week, profile.school);
+    const to = shiftDay(monday, 6);
+    const week = facts.contents.filter((session) => session.on >= monday && session.on <= to);
+    const events = gripEventsOf(week);
     return {
       from: monday,
-      forearm: planForearmWeek({
-        days: forearmDays(days, contents),
-        kit: kit?.venue.has ?? KIT_NEEDS,
-        planned: [...counts].map(([lift, sets]) => ({ lift, sets: Math.min(sets, 100) })),
-        elbowPain: Math.max(...SIDES.map((side) => profile.hands[side].elbowPain)),
-      }),
-      clashes: clashViews(checkGripWeek(weekOf(events, profile)), events),
+      forearm: forearmWeek(facts, monday),
+      clashes: clashViews(checkGripWeek(weekOf(events, facts)), events),
     };
   }
 }
 
-function decisionOn(session: TrainingSession, decisions: readonly KnownDecision[]): KnownDecision | null {
+function decisionOn(
+  session: TrainingSession,
+  kind: HoldKindId,
+  decisions: readonly KnownDecision[],
+): KnownDecision | null {
   return (
-    decisions.find(
-      (each) => each.sessionId === session.id && each.kind === session.holdKind && !each.undone,
-    ) ?? null
+    decisions.find((each) => each.sessionId === session.id && each.kind === kind && !each.undone) ?? null
   );
+}
+
+function settingView(setting: HoldSetting | undefined): HoldSettingView | null {
+  if (!setting) return null;
+  const { version, aim, effort, ceiling, target, pinHeight } = setting;
+  return { version, aim, effort, ceiling, target, pinHeight };
+}
+
+/** What a block that has begun did to the load held 10 s, to slips and to confidence. */
+function reportOf(
+  { startsOn, endsOn }: SeasonMarkRow,
+  { today, observations, sets, profile }: HoldFacts,
+): BlockReport | null {
+  if (startsOn > today) return null;
+  return blockReport({
+    ...{ today, startsOn, endsOn, observations, fit: fitOptions(profile.lifter) },
+    heavySets: sets
+      .filter((set) => (set.role === 'top' || set.role === 'attempt') && !set.strapped)
+      .map(({ trainingDay, slippedAtRep, confidence }) => ({
+        on: trainingDay,
+        slipped: slippedAtRep !== null,
+        ...(confidence !== null && { confidence }),
+      })),
+  });
 }

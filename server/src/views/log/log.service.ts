@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { findLift, HOLD_KINDS_BY_ID } from '@iron-clasp/core';
+import { findLift, HOLD_KINDS_BY_ID, mayCarryNothing } from '@iron-clasp/core';
 import type { CorrectionView, LogEntry, LogView } from '@iron-clasp/contract';
 import type { ClubRef } from '../../platform/days/club-day.ts';
 import { pageOf, readKey } from '../../platform/http/paging.ts';
@@ -59,7 +59,7 @@ function entryOf(
     gripped: row.hold_kind !== null || (lift?.grips ?? true),
     sideUnder: row.side_under,
     slippedAtRep: row.slipped_at_rep,
-    /** A hang may carry nothing but the body. */
-    leastLoad: lift?.loadMeans === 'addedToBody' ? 0 : null,
+    /** The body alone, or a band. */
+    leastLoad: lift && mayCarryNothing(lift) ? 0 : null,
   };
 }

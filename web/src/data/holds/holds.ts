@@ -1,5 +1,10 @@
 import { useQuery, type UseQueryResult } from '@tanstack/react-query';
-import type { HoldBlockRequest, HoldDecisionRequest, HoldsView } from '@iron-clasp/contract';
+import type {
+  HoldBlockRequest,
+  HoldDecisionRequest,
+  HoldSettingRequest,
+  HoldsView,
+} from '@iron-clasp/contract';
 import type { HoldKindId } from '@iron-clasp/core';
 import { type ApiError, ask } from '../client.ts';
 import { keys } from '../keys.ts';
@@ -16,11 +21,11 @@ export function usePlanHold(
   lifterId: string,
 ): Write<
   HoldsView,
-  { readonly sessionId: string; readonly kind: HoldKindId | null; readonly version: number }
+  { readonly sessionId: string; readonly kinds: readonly HoldKindId[]; readonly version: number }
 > {
   return useLifterWrite(
     lifterId,
-    ({ sessionId, ...body }) => ask<HoldsView>('PUT', `/sessions/${sessionId}/hold`, body),
+    ({ sessionId, ...body }) => ask<HoldsView>('PUT', `/sessions/${sessionId}/holds`, body),
     'holds',
   );
 }
@@ -41,6 +46,26 @@ export function useUndoHoldDecision(
   return useLifterWrite(
     lifterId,
     ({ sessionId, id }) => ask<HoldsView>('DELETE', `/sessions/${sessionId}/hold-decisions/${id}`),
+    'holds',
+  );
+}
+
+export function useSetHold(
+  lifterId: string,
+): Write<HoldsView, { readonly kind: HoldKindId; readonly body: HoldSettingRequest }> {
+  return useLifterWrite(
+    lifterId,
+    ({ kind, body }) => ask<HoldsView>('PUT', `/lifters/${lifterId}/hold-settings/${kind}`, body),
+    'holds',
+  );
+}
+
+export function useTakeForearm(
+  lifterId: string,
+): Write<HoldsView, { readonly day: string; readonly sessionId: string }> {
+  return useLifterWrite(
+    lifterId,
+    ({ day, sessionId }) => ask<HoldsView>('PUT', `/lifters/${lifterId}/forearm-days/${day}`, { sessionId }),
     'holds',
   );
 }

@@ -77,12 +77,15 @@ function Card({ sessionId }: { sessionId: string }): ReactElement {
 
 /** One session as it goes on paper or a phone. */
 export function WrittenCard({ view, unit }: { view: CallsView; unit: MassUnit }): ReactElement {
-  const { session, hold } = view;
+  const { session } = view;
+  const holds = view.holds.flatMap(({ hold }) => hold ?? []);
   const groups = groupSets(view.sets);
   const once = (of: (set: (typeof view.sets)[number]) => readonly string[]): string[] => [
     ...new Set(view.sets.flatMap(of)),
   ];
-  const cautions = [...new Set([...once((set) => set.call.cautions), ...(hold?.cautions ?? [])])];
+  const cautions = [
+    ...new Set([...once((set) => set.call.cautions), ...holds.flatMap((hold) => hold.cautions)]),
+  ];
   // What is said of every lift once, not set by set.
   const cues = once((set) => (set.role === 'warmup' ? [] : set.call.cues));
   return (
@@ -136,29 +139,32 @@ export function WrittenCard({ view, unit }: { view: CallsView; unit: MassUnit })
               </tr>
             </Fragment>
           ))}
-          {hold && !hold.barred && (
-            <>
-              <Lift name={HOLD_KINDS_BY_ID[hold.kind].name} />
-              <tr className="border-b border-rule align-baseline">
-                <td className="py-1 pr-3 whitespace-nowrap">
-                  {hold.sets} × {hold.seconds} s
-                </td>
-                <Loaded kg={hold.load} loading={hold.loading} unit={unit} />
-                <td className="py-1">
-                  <span className="mr-2 inline-block align-middle">
-                    <GripMark
-                      choice={hold.grip}
-                      {...(hold.sideUnder && { sideUnder: hold.sideUnder })}
-                      size={18}
-                    />
-                  </span>
-                  {GRIP_NAMES[hold.grip]}
-                  {hold.sideUnder && `, ${hold.sideUnder} under`}; rest {hold.rest[0] / 60}–
-                  {hold.rest[1] / 60} min
-                </td>
-              </tr>
-            </>
-          )}
+          {holds
+            .filter((hold) => !hold.barred)
+            .map((hold) => (
+              <Fragment key={hold.kind}>
+                <Lift name={HOLD_KINDS_BY_ID[hold.kind].name} />
+                <tr className="border-b border-rule align-baseline">
+                  <td className="py-1 pr-3 whitespace-nowrap">
+                    {hold.sets} × {hold.seconds} s
+                  </td>
+                  <Loaded kg={hold.load} loading={hold.loading} unit={unit} />
+                  <td className="py-1">
+                    <span className="mr-2 inline-block align-middle">
+                      <GripMark
+                        choice={hold.grip}
+                        {...(hold.sideUnder && { sideUnder: hold.sideUnder })}
+                        size={18}
+                      />
+                    </span>
+                    {GRIP_NAMES[hold.grip]}
+                    {hold.sideUnder && `, ${hold.sideUnder} under`}; rest {hold.rest[0] / 60}–
+                    {hold.rest[1] / 60} min
+                    {hold.pin && `; ${hold.pins}`}
+                  </td>
+                </tr>
+              </Fragment>
+            ))}
         </tbody>
       </table>
       <div className="mt-3 grid gap-x-8 gap-y-3 sm:grid-cols-2">

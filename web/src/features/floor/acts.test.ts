@@ -5,7 +5,7 @@ import { NEW_LANE, type LaneMemory } from './lane.ts';
 const after = (acts: readonly Act[], start: LaneMemory = NEW_LANE): LaneMemory =>
   acts.reduce(laneAfter, start);
 const log = (id: string, more: Partial<Extract<Act, { kind: 'log' }>> = {}): Act => ({
-  ...{ kind: 'log', what: 'set', id, rest: 240, now: 1_000, stays: false },
+  ...{ kind: 'log', what: 'set', id, rest: 240, now: 1_000, stays: null },
   ...more,
 });
 const never = (): string => {
@@ -25,8 +25,8 @@ it('a logged set starts its rest and leaves whatever the lane had jumped to', ()
 });
 
 it('between two holds the lane stays at the holds', () => {
-  expect(after([log('1', { what: 'hold', stays: true })]).at).toBe('hold');
-  expect(after([log('1', { what: 'hold', stays: false })]).at).toBeNull();
+  expect(after([log('1', { what: 'hold', stays: 'hold:frontRackHold' })]).at).toBe('hold:frontRackHold');
+  expect(after([log('1', { what: 'hold', stays: null })]).at).toBeNull();
 });
 
 it('acts are undone one at a time, the latest first', () => {
@@ -43,12 +43,12 @@ it('acts are undone one at a time, the latest first', () => {
 
 describe('a hold whose second was put right', () => {
   const corrected = after([
-    log('1', { what: 'hold', stays: true }),
+    log('1', { what: 'hold', stays: 'hold:frontRackHold' }),
     { kind: 'correct', id: '2', of: '1', earlier: { kind: 'hold', body: HOLD } },
   ]);
 
   it('keeps the rest that runs and the place at the holds', () => {
-    expect(corrected).toMatchObject({ at: 'hold', rest: { until: 241_000 } });
+    expect(corrected).toMatchObject({ at: 'hold:frontRackHold', rest: { until: 241_000 } });
     expect(corrected.actions).toHaveLength(1);
   });
 
@@ -59,7 +59,7 @@ describe('a hold whose second was put right', () => {
       { ...common, kind: 'hold', id: '2', body: null },
       { ...common, kind: 'hold', id: '3', body: HOLD },
     ]);
-    expect(once.memory).toMatchObject({ at: 'hold', rest: { until: 241_000 } });
+    expect(once.memory).toMatchObject({ at: 'hold:frontRackHold', rest: { until: 241_000 } });
     expect(entriesOf(undo(once.memory, never), common)).toEqual([
       { ...common, kind: 'hold', id: '3', body: null },
     ]);

@@ -4,14 +4,14 @@ import { decide, type Earlier, type LaneMemory, type Proposal } from './lane.ts'
 
 /** What a tap on the floor does to what the device remembers of the lane. */
 export type Act =
-  /** `stays`: the lane stays at the holds, whatever sets were jumped over. `rest` in s, from `now`, ms. */
+  /** `stays`: the key of the hold that the lane stays at, whatever sets were jumped over. `rest` in s, from `now`, ms. */
   | {
       readonly kind: 'log';
       readonly what: 'set' | 'hold';
       readonly id: string;
       readonly rest: number;
       readonly now: number;
-      readonly stays: boolean;
+      readonly stays: string | null;
     }
   | { readonly kind: 'correct'; readonly id: string; readonly of: string; readonly earlier: Earlier }
   | { readonly kind: 'skip'; readonly at: string }
@@ -29,7 +29,7 @@ export function laneAfter(memory: LaneMemory, act: Act): LaneMemory {
     case 'log':
       return {
         ...memory,
-        at: act.stays ? 'hold' : null,
+        at: act.stays,
         actions: [...memory.actions, { kind: act.what, id: act.id } as const].slice(-REMEMBERED),
         rest: { until: act.now + act.rest * 1000, of: act.rest },
       };

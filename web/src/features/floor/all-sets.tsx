@@ -1,15 +1,15 @@
-import { sayCall, SET_ROLE_TAGS } from '@iron-clasp/core';
+import { HOLD_KINDS_BY_ID, sayCall, SET_ROLE_TAGS, type HoldKindId } from '@iron-clasp/core';
 import type { CalledSet } from '@iron-clasp/contract';
 import type { ReactElement } from 'react';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { Button } from '../../ui/button.tsx';
 import { formatMass, seconds } from '../../ui/figures.ts';
-import { agreedCall, type DoneEntry, type Lane, type LaneMemory } from './lane.ts';
+import { agreedCall, holdKey, type DoneEntry, type Lane, type LaneMemory } from './lane.ts';
 
 interface AllSetsProps {
   readonly lane: Lane;
-  /** Null where no hold follows the lifts. */
-  readonly holdName: string | null;
+  /** Kinds of hold that follow the lifts. */
+  readonly kinds: readonly HoldKindId[];
   readonly memory: LaneMemory;
   readonly onGo: (at: string) => void;
   readonly onMore: (set: CalledSet, entry: DoneEntry) => void;
@@ -17,7 +17,7 @@ interface AllSetsProps {
 }
 
 /** The whole session as a list: what was done, what was left out, and a tap to go anywhere. */
-export function AllSets({ lane, holdName, memory, onGo, onMore, onClose }: AllSetsProps): ReactElement {
+export function AllSets({ lane, kinds, memory, onGo, onMore, onClose }: AllSetsProps): ReactElement {
   const unit = useUnit();
   return (
     <section aria-label="All sets" className="min-h-0 grow overflow-y-auto px-4 py-2">
@@ -56,18 +56,20 @@ export function AllSets({ lane, holdName, memory, onGo, onMore, onClose }: AllSe
             </button>
           </li>
         ))}
-        {holdName !== null && (
-          <li>
+        {kinds.map((kind) => (
+          <li key={kind}>
             <button
               type="button"
-              onClick={() => onGo('hold')}
+              onClick={() => onGo(holdKey(kind))}
               className="flex min-h-16 w-full items-center justify-between border-b border-rule text-left hover:bg-raised"
             >
-              {holdName}
-              <span className="text-quiet">{lane.holds.length} done</span>
+              {HOLD_KINDS_BY_ID[kind].name}
+              <span className="text-quiet">
+                {lane.holds.filter((hold) => hold.kind === kind).length} done
+              </span>
             </button>
           </li>
-        )}
+        ))}
       </ol>
     </section>
   );

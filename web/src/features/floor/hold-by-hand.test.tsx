@@ -17,6 +17,7 @@ it('a hold that was timed by a stopwatch is logged with what was held, in the re
   const onLog = jest.fn();
   render(
     <HoldByHand
+      pins
       unit="lb"
       rest={REST}
       start={{ load: 100, seconds: 0, ended: 'stopped' }}
@@ -36,6 +37,7 @@ it('figures that nobody held are refused at their field and stay', async () => {
   const onLog = jest.fn();
   render(
     <HoldByHand
+      pins
       unit="kg"
       rest={REST}
       start={{ load: 100, seconds: 0, ended: 'stopped' }}

@@ -20,16 +20,18 @@ interface HoldByHandProps {
   readonly unit: MassUnit;
   readonly start: Pick<LogHoldRequest, 'load' | 'seconds' | 'ended'>;
   readonly rest: Omit<LogHoldRequest, 'load' | 'seconds' | 'ended' | 'doneAt'>;
+  /** It starts from pins, from which it may not break. */
+  readonly pins: boolean;
   readonly onLog: (entry: LogHoldRequest) => void;
   readonly onCancel: () => void;
 }
 
 /** A hold typed in: for a stopwatch in somebody's hand, or to put a figure right. Checked by the contract itself. */
-export function HoldByHand({ unit, start, rest, onLog, onCancel }: HoldByHandProps): ReactElement {
+export function HoldByHand({ unit, start, rest, pins, onLog, onCancel }: HoldByHandProps): ReactElement {
   const entryOf = (typed: Typed): LogHoldRequest =>
     Object.assign(new LogHoldRequest(), rest, {
       load: typedMass(typed.load, unit),
-      seconds: typedNumber(typed.seconds),
+      seconds: typed.ended === 'notLifted' ? 0 : typedNumber(typed.seconds),
       ended: typed.ended,
       doneAt: clockNow().toISOString(),
     });
@@ -68,6 +70,7 @@ export function HoldByHand({ unit, start, rest, onLog, onCancel }: HoldByHandPro
               options={[
                 ['stopped', 'Put down'],
                 ['slipped', 'Slipped'],
+                ...(pins ? [['notLifted', 'Not broken from the pins'] as const] : []),
               ]}
               onChange={field.onChange}
             />

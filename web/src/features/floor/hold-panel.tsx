@@ -1,8 +1,7 @@
-import { GRIP_NAMES, HOLD_KINDS_BY_ID, type Ending, type HoldPrescription } from '@iron-clasp/core';
+import { GRIP_NAMES, HOLD_KINDS_BY_ID, type HoldPrescription } from '@iron-clasp/core';
 import type { FloorView, LogHoldRequest } from '@iron-clasp/contract';
 import clsx from 'clsx';
 import { useEffect, useRef, useState, type ReactElement, type ReactNode } from 'react';
-import { ask } from '../../data/client.ts';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { BarDrawing } from '../../ui/marks/bar-drawing.tsx';
 import { GripMark } from '../../ui/marks/grip-mark.tsx';
@@ -11,21 +10,12 @@ import { Button } from '../../ui/button.tsx';
 import { formatMass } from '../../ui/figures.ts';
 import { Caution } from '../../ui/states.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
-import { clocks, monotonicNow, useHoldClock } from '../../offline/clocks.ts';
-import {
-  corrected,
-  COUNT_IN,
-  elapsed,
-  end,
-  finalShare,
-  READY,
-  start,
-  type HoldClock,
-} from '../../offline/hold-clock.ts';
+import { corrected, COUNT_IN, elapsed, finalShare } from '../../offline/hold-clock.ts';
 import { HoldByHand } from './hold-by-hand.tsx';
 import type { DoneHold } from './lane.ts';
 import { FIRST, SECOND } from './panel-sizes.ts';
-import { usePaintedClock } from './use-clock.ts';
+import { HoldSaid } from './hold-said.tsx';
+import { useTimed } from './use-timed.ts';
 import { clockNow } from '../../data/clock.ts';
 
 /** Seconds that a lifter alone has to get to the bar. */
@@ -56,13 +46,12 @@ export function HoldPanel({
 }: HoldPanelProps): ReactElement {
   const unit = useUnit();
   const { session } = view.calls;
-  const clock = useHoldClock(session.id);
-  const { seconds, countIn } = usePaintedClock(session.id);
-  const [byHand, setByHand] = useState(false);
+  const [over, setOver] = useState<'byHand' | 'said' | null>(null);
+  const byHand = over !== null;
   const [delay, setDelay] = useState(alone ? ALONE : COUNT_IN);
-  const running = clock.state === 'running';
-  const last = holds.at(-1);
-
+  const own = holds.filter((each) => each.kind === hold.kind);
+  const last = own.at(-1);
+  const { pins } = HOLD_KINDS_BY_ID[hold.kind];
   const rest: Omit<LogHoldRequest, 'load' | 'seconds' | 'ended' | 'doneAt'> = {
     kind: hold.kind,
     liftId: hold.lift,
@@ -72,25 +61,13 @@ export function HoldPanel({
     grip: hold.grip,
     chalk: session.venue.chalk,
     ...(hold.sideUnder && { sideUnder: hold.sideUnder }),
+    ...(hold.pin && { pin: last?.pin ?? hold.pin.height }),
   };
-  const set = (next: HoldClock, running: boolean): void => {
-    clocks.set(session.id, next);
-    const at = next.state === 'running' ? (monotonicNow() - next.startedAt) / 1000 : 0;
-    // For those who follow on another screen; without a network nobody follows, and that is no fault.
-    void ask('PUT', `/sessions/${session.id}/clock`, {
-      state: running ? 'running' : 'stopped',
-      seconds: Math.max(-60, at),
-      target: hold.seconds,
-    }).catch(() => undefined);
-  };
-  const begin = (): void => set(start(READY, monotonicNow(), delay), true);
-  const stop = (ended: Ending): void => {
-    const result = end(clock, monotonicNow(), ended);
-    set(READY, false);
-    // Stopped while it counts in, or after less than half a second: a slip of the thumb, not a hold.
-    if (result.state !== 'ended' || result.seconds < 0.5) return;
-    onLog({ ...rest, load: hold.load, seconds: result.seconds, ended, doneAt: clockNow().toISOString() });
-  };
+  const timed = useTimed(session.id, hold.seconds, (seconds, ended) =>
+    onLog({ ...rest, load: hold.load, seconds, ended, doneAt: clockNow().toISOString() }),
+  );
+  const { running, seconds, countIn, stop } = timed;
+  const begin = (): void => timed.begin(delay);
   // The focus stays on what Space would press next, so that keyboard and screen reader never lose their place.
   const mainButton = useRef<HTMLButtonElement>(null);
   const wasRunning = useRef(running);
@@ -118,16 +95,27 @@ export function HoldPanel({
         className="pointer-events-none absolute inset-x-0 bottom-0 bg-verdigris/30 motion-reduce:hidden"
         style={{ height: `${share * 100}%` }}
       />
-      {byHand ? (
+      {over === 'byHand' ? (
         <HoldByHand
           unit={unit}
           rest={rest}
+          pins={pins === true}
           start={{ load: hold.load, seconds: 0, ended: 'stopped' }}
           onLog={(body) => {
-            setByHand(false);
+            setOver(null);
             onLog(body);
           }}
-          onCancel={() => setByHand(false)}
+          onCancel={() => setOver(null)}
+        />
+      ) : over === 'said' && last ? (
+        <HoldSaid
+          last={last}
+          pinHeights={pins ? session.pinHeights : []}
+          onSay={(said) => {
+            setOver(null);
+            onCorrect(last.id, amended(last, rest, 0), { ...amended(last, rest, 0), ...said });
+          }}
+          onClose={() => setOver(null)}
         />
       ) : (
         <>
@@ -178,6 +166,14 @@ export function HoldPanel({
                       : `of ${hold.seconds} s`
                     : `${HOLD_KINDS_BY_ID[hold.kind].name.toLowerCase()} for ${hold.seconds} s; ${hold.pins.charAt(0).toLowerCase()}${hold.pins.slice(1)}`}
               </p>
+              {!running && own.length === 0 && hold.ramp.length > 0 && (
+                <p className="leading-tight">
+                  First{' '}
+                  {hold.ramp
+                    .map(({ loading, seconds: each }) => `${formatMass(loading.total, unit)} for ${each} s`)
+                    .join(', ')}
+                </p>
+              )}
               {!running && done}
             </div>
           </div>
@@ -199,6 +195,11 @@ export function HoldPanel({
                 >
                   Slipped
                 </Button>
+                {pins && (
+                  <Button className={clsx('col-span-2', SECOND)} onClick={() => stop('notLifted')}>
+                    Could not break it from the pins
+                  </Button>
+                )}
               </>
             ) : (
               <>
@@ -212,6 +213,7 @@ export function HoldPanel({
                 </Button>
                 <div className="col-span-2 grid grid-flow-col auto-cols-fr gap-1.5">
                   {last &&
+                    last.ended !== 'notLifted' &&
                     ([-1, 1] as const).map((by) => (
                       <Button
                         key={by}
@@ -221,8 +223,13 @@ export function HoldPanel({
                         last {by < 0 ? '− 1 s' : '+ 1 s'}
                       </Button>
                     ))}
-                  <Button className={clsx('px-1 leading-tight', SECOND)} onClick={() => setByHand(true)}>
-                    Enter by hand
+                  {last && (
+                    <Button className={clsx('px-1 leading-tight', SECOND)} onClick={() => setOver('said')}>
+                      How was it?
+                    </Button>
+                  )}
+                  <Button className={clsx('px-1 leading-tight', SECOND)} onClick={() => setOver('byHand')}>
+                    By hand
                   </Button>
                   <Button
                     className={clsx('px-1 leading-tight', SECOND)}
@@ -252,8 +259,14 @@ function amended(
     target: last.target,
     grip: last.grip,
     load: last.load,
-    seconds: elapsed(corrected({ state: 'ended', seconds: last.seconds, ended: last.ended }, by), 0),
+    seconds:
+      last.ended === 'notLifted'
+        ? 0
+        : elapsed(corrected({ state: 'ended', seconds: last.seconds, ended: last.ended }, by), 0),
     ended: last.ended,
+    ...(last.pin !== null && { pin: last.pin }),
+    ...(last.confidence !== null && { confidence: last.confidence }),
+    ...(last.pain !== null && { pain: last.pain }),
     doneAt: clockNow().toISOString(),
   };
 }

@@ -1,4 +1,4 @@
-import { HOLD_CHANGE_NAMES } from '@iron-clasp/core';
+import { HOLD_CHANGE_NAMES, HOLD_ENDING_NAMES, HOLD_KINDS_BY_ID } from '@iron-clasp/core';
 import type { CalledSet, FloorView } from '@iron-clasp/contract';
 import clsx from 'clsx';
 import type { ReactElement } from 'react';
@@ -120,25 +120,30 @@ export function Last({
 /** Holds done, those that wait too, and what comes next time. */
 export function Done({ holds, view }: { holds: readonly DoneHold[]; view: FloorView }): ReactElement | null {
   const unit = useUnit();
-  const next = view.calls.nextHold;
   if (holds.length === 0) return null;
+  const kinds = new Set(holds.map((each) => each.kind));
+  const next = view.calls.holds.flatMap((each) =>
+    each.next && !each.next.barred && kinds.has(each.kind) ? [each.next] : [],
+  );
   return (
     <div aria-live="polite">
       <ol aria-label="Holds done" className="figures flex flex-wrap justify-center gap-x-6 text-lg">
         {holds.map((each) => (
           <li key={each.id} className={each.waiting ? 'text-ochre' : ''}>
+            {kinds.size > 1 && `${HOLD_KINDS_BY_ID[each.kind].name} `}
             {formatMass(each.load, unit)}: {each.seconds.toFixed(1)} s of {each.target},{' '}
-            {each.ended === 'slipped' ? 'slipped' : 'put down'}
+            {HOLD_ENDING_NAMES[each.ended]}
             {each.waiting && ', waiting for the server'}
           </li>
         ))}
       </ol>
-      {next && !next.barred && (
-        <p className="text-verdigris">
-          Next time <b className="figures text-xl">{formatMass(next.load, unit)}</b>,{' '}
-          {HOLD_CHANGE_NAMES[next.change]}. {next.why[0]?.text}
+      {next.map((each) => (
+        <p key={each.kind} className="text-verdigris">
+          Next time {kinds.size > 1 && `${HOLD_KINDS_BY_ID[each.kind].name.toLowerCase()} `}
+          <b className="figures text-xl">{formatMass(each.load, unit)}</b>, {HOLD_CHANGE_NAMES[each.change]}.{' '}
+          {each.why[0]?.text}
         </p>
-      )}
+      ))}
     </div>
   );
 }

@@ -3,12 +3,14 @@ import { monotonicNow, useHoldClock } from '../../offline/clocks.ts';
 import { toneAt } from '../../offline/hold-clock.ts';
 import { useLaneMemory } from './lane-memory.ts';
 import { beep, stayAwake } from './sounds.ts';
-import { useFloor } from '../../data/training/floor.ts';
+
+/** Of a clock that an older version of the page started, s. */
+const USUAL_SECONDS = 10;
 
 /** What a lane sounds, once, whichever part of it is on the screen: its hold clock's tones, and the end of its rest. */
 export function LaneSounds({ id }: { id: string }): null {
-  const target = useFloor(id).data?.calls.hold?.seconds ?? 10;
   const clock = useHoldClock(id);
+  const target = clock.state === 'running' ? (clock.target ?? USUAL_SECONDS) : USUAL_SECONDS;
   const [memory] = useLaneMemory(id);
   const startedAt = clock.state === 'running' ? clock.startedAt : null;
   useEffect(() => {

@@ -1,9 +1,9 @@
 import {
-  HOLD_KINDS_BY_ID,
   loadBar,
   SET_ROLE_TAGS,
   stopToday,
   USUAL_REST,
+  type HoldKindId,
   type SetCall,
 } from '@iron-clasp/core';
 import type {
@@ -30,6 +30,7 @@ import { entriesOf, laneAfter, undo, type Act } from './acts.ts';
 import {
   agreedCall,
   asCalled,
+  holdKey,
   laneOf,
   proposalsOf,
   saidOn,
@@ -40,7 +41,7 @@ import {
 import { endOf, Foot, ToSheet } from './lane-foot.tsx';
 import { asksWhatWasSeen, Done, Last, SessionOver, Stopped } from './lane-parts.tsx';
 import { useLaneMemory } from './lane-memory.ts';
-import { handsNow, holdNow } from './opening.ts';
+import { handsNow, holdsNow } from './opening.ts';
 import { Opening } from './opening-panel.tsx';
 import { Otherwise } from './otherwise.tsx';
 import { Proposals } from './proposals.tsx';
@@ -68,10 +69,10 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
   const { sessionIds = known.calls.session.id } = useParams();
   const waiting = useWaiting();
   const view = withOpening(known, waiting);
-  const { session, hold } = view.calls;
+  const { session, holds } = view.calls;
   const [memory, change] = useLaneMemory(session.id);
   const act = (what: Act): void => change((now) => laneAfter(now, what));
-  const logged = (what: 'set' | 'hold', id: string, rest: number, stays = false): void =>
+  const logged = (what: 'set' | 'hold', id: string, rest: number, stays: string | null = null): void =>
     change((memory) => laneAfter(memory, { kind: 'log', what, id, rest, stays, now: Date.now() }));
   const [over, setOver] = useState<Over | null>(null);
   const lane = laneOf(view, waiting, memory);
@@ -100,7 +101,9 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
     const id = crypto.randomUUID();
     outbox.add({ ...common, id, kind: 'hold', body });
     // Between two holds the lane stays at the holds, whatever sets were jumped over.
-    logged('hold', id, hold!.rest[0], lane.holds.length + 1 < hold!.sets);
+    if (now?.kind !== 'hold') return;
+    const { hold, done } = now;
+    logged('hold', id, hold.rest[0], done + 1 < hold.sets ? holdKey(hold.kind) : null);
   };
   const correct = (of: string, earlier: Earlier, now: Earlier): void => {
     const id = crypto.randomUUID();
@@ -152,6 +155,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
     const agreed = agreedCall(set, memory);
     return asCalled(set, agreed, session.venue.chalk, loadOf(set, agreed, view));
   };
+  const open = holds.filter(({ hold }) => hold && !hold.barred);
   const asked = proposals.length > 0 || refused.length > 0 || unseen;
   const done = <Done holds={lane.holds} view={view} />;
   return (
@@ -167,8 +171,8 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
         )}
         <p className="figures ml-auto shrink-0 text-right text-lg leading-tight text-quiet">
           <span role="status">
-            {now?.kind === 'hold' && hold
-              ? `hold ${lane.holds.length + 1} of ${hold.sets}`
+            {now?.kind === 'hold'
+              ? `hold ${now.done + 1} of ${now.hold.sets}`
               : `${lane.count.done} of ${lane.count.of} done`}
             {waiting.length > 0 && <span className="text-ochre"> · {waiting.length} waiting</span>}
           </span>
@@ -201,7 +205,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
       {over?.kind === 'list' ? (
         <AllSets
           lane={lane}
-          holdName={hold && !hold.barred ? HOLD_KINDS_BY_ID[hold.kind].name : null}
+          kinds={open.map(({ kind }) => kind)}
           memory={memory}
           onGo={(at) => {
             act({ kind: 'go', at });
@@ -269,7 +273,6 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
           load={load}
           equipment={view.equipment}
           next={lane.next}
-          hold={hold}
           done={done}
           crowded={asked}
           onDone={() => logSet(now.set, called(now.set))}
@@ -287,7 +290,8 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
       ) : (
         <HoldPanel
           view={view}
-          hold={hold!}
+          key={now.hold.kind}
+          hold={now.hold}
           holds={lane.holds}
           done={done}
           alone={!coach}
@@ -313,12 +317,13 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
           canUndo={canUndo}
           unwell={view.hands.unwell === true}
           onUnwell={() => tellUnwell(true)}
-          canHold={hold !== null && hold.barred === undefined && now?.kind !== 'hold'}
+          canHold={open.length > 0 && now?.kind !== 'hold'}
           onUndo={takeBack}
           onList={() => setOver(over?.kind === 'list' ? null : { kind: 'list' })}
           onHold={() => {
             setOver(null);
-            act({ kind: 'go', at: 'hold' });
+            const first = open.find((each) => !isDone(each.kind, lane)) ?? open[0];
+            if (first) act({ kind: 'go', at: holdKey(first.kind) });
           }}
         />
       </footer>
@@ -345,16 +350,18 @@ const standing = (set: CalledSet, call: SetCall, load: number): StandsRequest =>
 /** The floor with what this device knows of hands and squeeze before the server does. */
 function withOpening(view: FloorView, waiting: readonly Waiting[]): FloorView {
   const hands = handsNow(view, waiting);
-  const hold = holdNow(view, waiting);
-  if (hands === view.hands && hold === view.calls.hold) return view;
+  const holds = holdsNow(view, waiting);
+  if (hands === view.hands && holds === view.calls.holds) return view;
   const { session } = view.underWay;
   return {
     ...view,
     hands,
-    calls: { ...view.calls, hold },
+    calls: { ...view.calls, holds },
     underWay: { ...view.underWay, session: { ...session, lifter: { ...session.lifter, hands } } },
   };
 }
+
+const isDone = (kind: HoldKindId, { holds }: Lane): boolean => holds.some((each) => each.kind === kind);
 
 function handsWaiting(waiting: readonly Waiting[], sessionId: string): boolean {
   return waiting.some((entry) => entry.kind === 'hands' && entry.sessionId === sessionId);

@@ -57,7 +57,12 @@ const view = (more: Partial<FloorView['calls']> = {}): FloorView =>
     calls: {
       session: { id: 's', bar: { diameter: 29 }, bars: [], venue: { chalk: 'block' } },
       sets: [set('a', 150), set('b', 160), set('c', 160)],
-      hold: { sets: 2, seconds: 10, lift: 'hold.front-rack' },
+      holds: [
+        {
+          kind: 'frontRackHold',
+          hold: { kind: 'frontRackHold', sets: 2, seconds: 10, lift: 'hold.front-rack' },
+        },
+      ],
       holdsDone: [],
       ...more,
     },
@@ -78,7 +83,7 @@ describe('a lane', () => {
     });
     const all = [waits('1', 'a'), waits('2', 'b'), waits('3', 'c')];
     expect(laneOf(view(), all, NEW_LANE)).toMatchObject({ current: { kind: 'hold' }, next: null });
-    expect(laneOf(view(), all, remember({ skipped: ['hold'] })).current).toBeNull();
+    expect(laneOf(view(), all, remember({ skipped: ['hold:frontRackHold'] })).current).toBeNull();
   });
 
   it('counts what the server has and what waits here once, and what is taken back not at all', () => {
@@ -97,7 +102,10 @@ describe('a lane', () => {
 
   it('somebody jumps ahead, and a set left out is passed by', () => {
     expect(laneOf(view(), [], remember({ at: 'c' })).current).toMatchObject({ set: { id: 'c' } });
-    expect(laneOf(view(), [], remember({ at: 'hold' })).current).toEqual({ kind: 'hold' });
+    expect(laneOf(view(), [], remember({ at: 'hold:frontRackHold' })).current).toMatchObject({
+      kind: 'hold',
+      done: 0,
+    });
     expect(laneOf(view(), [], remember({ skipped: ['a'] })).current).toMatchObject({ set: { id: 'b' } });
   });
 

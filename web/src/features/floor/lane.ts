@@ -1,11 +1,11 @@
 import {
   closedOn,
-  HANDLE_MM,
   sameCall,
   sayCall,
   type Grip,
   type GripChoice,
   type HoldKindId,
+  type HoldPrescription,
   type LoggedHoldFacts,
   type LoggedSetFacts,
   type SetCall,
@@ -38,7 +38,7 @@ export interface LaneMemory {
   /** New calls that the coach did not take, as they were said. */
   readonly kept: Readonly<Record<string, string>>;
   readonly skipped: readonly string[];
-  /** Set id, or `hold`, that somebody jumped to. */
+  /** Set id, or the {@link holdKey} of a hold, that somebody jumped to. */
   readonly at: string | null;
   readonly actions: readonly Action[];
   /** Wall time at which the rest is over, ms, and how long it was, s. */
@@ -64,6 +64,9 @@ export interface DoneHold {
   readonly grip: Grip;
   readonly chalk: LogHoldRequest['chalk'];
   readonly diameter: number;
+  readonly pin: number | null;
+  readonly confidence: number | null;
+  readonly pain: number | null;
   readonly waiting: boolean;
 }
 
@@ -72,19 +75,34 @@ export interface LaneSet {
   readonly done: DoneEntry | null;
 }
 
+export interface NowSet {
+  readonly kind: 'set';
+  readonly set: CalledSet;
+}
+export interface NowHold {
+  readonly kind: 'hold';
+  readonly hold: HoldPrescription;
+  /** Holds of this kind done so far. */
+  readonly done: number;
+}
+
+/** How a lane's memory names a hold. */
+export const holdKey = (kind: HoldKindId): string => `hold:${kind}`;
+const keyOf = (now: NowSet | NowHold): string => (now.kind === 'set' ? now.set.id : holdKey(now.hold.kind));
+
 /** A lane as it stands: what is done, what is now, what comes next. */
 export interface Lane {
   readonly sets: readonly LaneSet[];
   readonly holds: readonly DoneHold[];
-  readonly current: { readonly kind: 'set'; readonly set: CalledSet } | { readonly kind: 'hold' } | null;
-  readonly next: CalledSet | 'hold' | null;
+  readonly current: NowSet | NowHold | null;
+  readonly next: NowSet | NowHold | null;
   /** Sets and holds done, and how many there are. */
   readonly count: { readonly done: number; readonly of: number };
 }
 
 /** Puts the server's view, what waits on this device and what the device remembers together. */
 export function laneOf(view: FloorView, waiting: readonly Waiting[], memory: LaneMemory): Lane {
-  const { sets, hold, holdsDone, session } = view.calls;
+  const { sets, holdsDone, session } = view.calls;
   const own = waiting.filter((entry) => entry.sessionId === session.id && !entry.refused);
   const ids = new Set(own.map((entry) => entry.id));
   const logged = new Map<string, DoneEntry>();
@@ -101,25 +119,27 @@ export function laneOf(view: FloorView, waiting: readonly Waiting[], memory: Lan
     ),
   ];
   const rows = sets.map((set): LaneSet => ({ set, done: logged.get(set.id) ?? null }));
-  const wanted = hold && !hold.barred ? hold.sets : 0;
-  const left: (CalledSet | 'hold')[] = rows
-    .filter(({ set, done }) => !done && !memory.skipped.includes(set.id))
-    .map(({ set }) => set);
-  if (holds.length < wanted && !memory.skipped.includes('hold')) left.push('hold');
-  const jumped =
-    memory.at === 'hold' && wanted > 0
-      ? 'hold'
-      : left.find((each) => each !== 'hold' && each.id === memory.at);
-  const now = jumped ?? left[0];
+  const wanted = view.calls.holds.flatMap(({ hold }): NowHold[] =>
+    hold && !hold.barred
+      ? [{ kind: 'hold', hold, done: holds.filter((each) => each.kind === hold.kind).length }]
+      : [],
+  );
+  const left = [
+    ...rows.filter(({ done }) => !done).map(({ set }): NowSet => ({ kind: 'set', set })),
+    ...wanted.filter(({ hold, done }) => done < hold.sets),
+  ].filter((each) => !memory.skipped.includes(keyOf(each)));
+  // A hold that somebody went to is shown also once all its sets are done: one more may be.
+  const now = [...left, ...wanted].find((each) => keyOf(each) === memory.at) ?? left[0];
   const place = now === undefined ? -1 : left.indexOf(now);
+  const sum = (of: (each: NowHold) => number): number => wanted.reduce((total, each) => total + of(each), 0);
   return {
     sets: rows,
     holds,
-    current: now === undefined ? null : now === 'hold' ? { kind: 'hold' } : { kind: 'set', set: now },
+    current: now ?? null,
     next: left[place + 1] ?? null,
     count: {
-      done: rows.filter((row) => row.done).length + Math.min(holds.length, wanted),
-      of: rows.length + wanted,
+      done: rows.filter((row) => row.done).length + sum(({ hold, done }) => Math.min(done, hold.sets)),
+      of: rows.length + sum(({ hold }) => hold.sets),
     },
   };
 }
@@ -129,7 +149,7 @@ function doneOf(id: string, body: LogSetRequest, set: CalledSet, view: FloorView
   return {
     ...{ id, load, reps, style: set.style, grip, strapped, chalk },
     seconds: body.seconds ?? set.seconds,
-    diameter: set.handle ? HANDLE_MM[set.handle] : closedOn(set.liftId, barDiameter(view, body.barId)),
+    diameter: closedOn(set.liftId, barDiameter(view, body.barId), set.handle),
     sideUnder: body.sideUnder ?? null,
     slippedAtRep: slippedAtRep ?? null,
     pain: pain ?? null,
@@ -143,11 +163,12 @@ function doneOf(id: string, body: LogSetRequest, set: CalledSet, view: FloorView
 
 /** A hold that waits on this device; entries of older versions did not yet say what was held. */
 function heldOf(id: string, body: LogHoldRequest, view: FloorView): DoneHold {
-  const { hold } = view.calls;
+  const hold = view.calls.holds.find((each) => !body.kind || each.kind === body.kind)?.hold;
   const liftId = body.liftId ?? hold?.lift ?? 'hold.front-rack';
-  const { load, seconds, target, ended, grip, chalk } = body;
+  const { load, seconds, target, ended, grip, chalk, pin, confidence, pain } = body;
   return {
     ...{ id, liftId, load, seconds, target, ended, grip, chalk, waiting: true },
+    ...{ pin: pin ?? null, confidence: confidence ?? null, pain: pain ?? null },
     kind: body.kind ?? hold?.kind ?? 'frontRackHold',
     diameter: body.diameter ?? closedOn(liftId, barDiameter(view, body.barId)),
   };

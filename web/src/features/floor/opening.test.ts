@@ -1,7 +1,13 @@
-import { SOUND_HAND, type HandsToday, type SqueezeProtocol, type SqueezeTest } from '@iron-clasp/core';
-import type { CallsView, FloorView } from '@iron-clasp/contract';
+import {
+  SOUND_HAND,
+  type HandsToday,
+  type HoldPrescription,
+  type SqueezeProtocol,
+  type SqueezeTest,
+} from '@iron-clasp/core';
+import type { FloorView, SessionHoldView } from '@iron-clasp/contract';
 import type { Waiting } from '../../offline/outbox.ts';
-import { declinedNow, handsNow, holdNow, testNow } from './opening.ts';
+import { declinedNow, handsNow, holdsNow, testNow } from './opening.ts';
 
 const SOUND: HandsToday = { left: SOUND_HAND, right: SOUND_HAND };
 const TORN: HandsToday = { left: { ...SOUND_HAND, palm: 'torn' }, right: SOUND_HAND };
@@ -36,11 +42,14 @@ const HOLD = {
   change: 'add',
   why: [],
   loading: { total: 120, perSide: [] },
-} as unknown as NonNullable<CallsView['hold']>;
+} as unknown as HoldPrescription;
 
-const view = (more: Partial<CallsView> = {}, today: SqueezeTest | null = null): FloorView =>
+const view = (more: Partial<SessionHoldView> = {}, today: SqueezeTest | null = null): FloorView =>
   ({
-    calls: { session: { id: 's', lifterId: 'l', on: '2026-11-24' }, hold: HOLD, easing: null, ...more },
+    calls: {
+      session: { id: 's', lifterId: 'l', on: '2026-11-24' },
+      holds: [{ kind: 'frontRackHold', hold: HOLD, easing: null, ...more }],
+    },
     hands: SOUND,
     squeeze: { protocolId: null, protocol: PROTOCOL, earlier: EARLIER, today },
     equipment: {
@@ -71,6 +80,9 @@ const word = (declined: boolean): Waiting => ({
   testId: 't',
   body: { declined },
 });
+
+const holdNow = (floor: FloorView, waiting: readonly Waiting[]): HoldPrescription | null =>
+  holdsNow(floor, waiting)[0]!.hold;
 
 it('hands told on this device stand before the server hears of them', () => {
   const told: Waiting = { ...common, id: 'h', kind: 'hands', body: { hands: TORN, checkedAt: '' } };

@@ -2,11 +2,10 @@ import {
   easeHold,
   readSqueeze,
   type HandsToday,
-  type HoldPrescription,
   type SqueezeReading,
   type SqueezeTest,
 } from '@iron-clasp/core';
-import type { FloorView } from '@iron-clasp/contract';
+import type { FloorView, SessionHoldView } from '@iron-clasp/contract';
 import type { Waiting } from '../../offline/outbox.ts';
 
 /** The hands as the floor knows them now: checked on this device and on their way, else as the server has them. */
@@ -28,7 +27,7 @@ export interface OpeningTest {
 
 /** The day's squeeze test, read on this device where the server does not have it yet; null where there was none. */
 export function testNow(view: FloorView, waiting: readonly Waiting[]): OpeningTest | null {
-  const { session, easing } = view.calls;
+  const { session } = view.calls;
   const { earlier, today } = view.squeeze;
   const sent = waiting.filter((entry) => entry.kind === 'squeeze' && entry.sessionId === session.id).at(-1);
   if (sent?.kind === 'squeeze') {
@@ -40,7 +39,7 @@ export function testNow(view: FloorView, waiting: readonly Waiting[]): OpeningTe
     return { id: sent.id, reading: readSqueeze({ today: test, earlier }), waiting: true };
   }
   return today
-    ? { id: easing?.testId ?? '', reading: readSqueeze({ today, earlier }), waiting: false }
+    ? { id: easingOf(view)?.testId ?? '', reading: readSqueeze({ today, earlier }), waiting: false }
     : null;
 }
 
@@ -49,19 +48,29 @@ export function declinedNow(view: FloorView, waiting: readonly Waiting[]): boole
   const said = waiting
     .filter((entry) => entry.kind === 'easing' && entry.sessionId === view.calls.session.id)
     .at(-1);
-  return said?.kind === 'easing' ? said.body.declined : (view.calls.easing?.declined ?? false);
+  return said?.kind === 'easing' ? said.body.declined : (easingOf(view)?.declined ?? false);
 }
 
-/** The hold as it stands now: made easier here where the server has not yet heard of the test or of the coach's word. */
-export function holdNow(view: FloorView, waiting: readonly Waiting[]): HoldPrescription | null {
-  const { hold, easing } = view.calls;
-  if (!hold || hold.barred) return hold;
+/** What the day's test proposes for the holds; it is the same test for all of them. */
+function easingOf(view: FloorView): SessionHoldView['easing'] {
+  return view.calls.holds.find((each) => each.easing)?.easing ?? null;
+}
+
+/** The holds as they stand now: made easier here where the server has not yet heard of the test or of the coach's word. */
+export function holdsNow(view: FloorView, waiting: readonly Waiting[]): readonly SessionHoldView[] {
   const test = testNow(view, waiting);
   const declined = declinedNow(view, waiting);
-  const eased = easing !== null && !easing.declined;
-  if (test?.reading.easierHolds && !declined && !eased)
-    return easeHold(hold, test.reading.easierHolds, { collars: 0, ...view.equipment });
-  // Declined here while the server still has it easier.
-  if (declined && eased) return { ...hold, ...easing.full };
-  return hold;
+  const now = view.calls.holds.map((each): SessionHoldView => {
+    const { hold, easing } = each;
+    if (!hold || hold.barred) return each;
+    const eased = easing !== null && !easing.declined;
+    if (test?.reading.easierHolds && !declined && !eased)
+      return {
+        ...each,
+        hold: easeHold(hold, test.reading.easierHolds, { collars: 0, ...view.equipment }),
+      };
+    // Declined here while the server still has it easier.
+    return declined && eased ? { ...each, hold: { ...hold, ...easing.full } } : each;
+  });
+  return now.every((each, i) => each === view.calls.holds[i]) ? view.calls.holds : now;
 }

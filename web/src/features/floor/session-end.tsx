@@ -1,4 +1,10 @@
-import { HOLD_KINDS_BY_ID, GRIP_NAMES, HOLD_CHANGE_NAMES, SET_ROLE_TAGS } from '@iron-clasp/core';
+import {
+  HOLD_KINDS_BY_ID,
+  GRIP_NAMES,
+  HOLD_CHANGE_NAMES,
+  HOLD_ENDING_NAMES,
+  SET_ROLE_TAGS,
+} from '@iron-clasp/core';
 import type { SessionEndView } from '@iron-clasp/contract';
 import { ArrowLeft } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
@@ -58,7 +64,6 @@ function Ended({
   const finish = useFinish(session.id);
   const reopen = useReopen(session.id);
   const [note, setNote] = useState(view.note);
-  const next = view.nextHold;
   return (
     <>
       <h1 className="text-4xl">{session.lifterName}</h1>
@@ -101,27 +106,29 @@ function Ended({
             <ul>
               {view.holds.map((hold) => (
                 <li key={hold.id} className="figures border-b border-rule py-1.5 text-lg">
-                  {formatMass(hold.load, unit)}: {hold.seconds.toFixed(1)} s of {hold.target},{' '}
-                  {hold.ended === 'slipped' ? 'slipped' : 'put down'}
+                  {HOLD_KINDS_BY_ID[hold.kind].name} {formatMass(hold.load, unit)}: {hold.seconds.toFixed(1)}{' '}
+                  s of {hold.target}, {HOLD_ENDING_NAMES[hold.ended]}
                 </li>
               ))}
             </ul>
           </section>
         )}
-        {next && (
+        {view.nextHolds.length > 0 && (
           <section aria-label="Next time">
             <h2 className="border-b-2 border-ink pb-1 text-xl">Next time</h2>
-            <p className="py-1.5">
-              {next.barred ? (
-                `No hold: ${next.barred.text}`
-              ) : (
-                <>
-                  {HOLD_KINDS_BY_ID[next.kind].name}{' '}
-                  <b className="figures text-xl">{formatMass(next.load, unit)}</b>, {next.sets} ×{' '}
-                  {next.seconds} s, {HOLD_CHANGE_NAMES[next.change]}. {next.why[0]?.text}
-                </>
-              )}
-            </p>
+            {view.nextHolds.map((next) => (
+              <p key={next.kind} className="py-1.5">
+                {HOLD_KINDS_BY_ID[next.kind].name}{' '}
+                {next.barred ? (
+                  `not now: ${next.barred.text}`
+                ) : (
+                  <>
+                    <b className="figures text-xl">{formatMass(next.load, unit)}</b>, {next.sets} ×{' '}
+                    {next.seconds} s, {HOLD_CHANGE_NAMES[next.change]}. {next.why[0]?.text}
+                  </>
+                )}
+              </p>
+            ))}
           </section>
         )}
         {view.otherwise.length > 0 && (

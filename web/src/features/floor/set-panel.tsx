@@ -3,8 +3,9 @@ import {
   GRIP_NAMES,
   loadBar,
   sayStanding,
-  type Ending,
+  type HoldEnding,
   type HoldPrescription,
+  type MassUnit,
   type SetCall,
   SET_ROLE_TAGS,
 } from '@iron-clasp/core';
@@ -14,6 +15,7 @@ import { useState, type ReactElement, type ReactNode } from 'react';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { saidOn } from './lane.ts';
 import { FIRST, SECOND } from './panel-sizes.ts';
+import type { Lane } from './lane.ts';
 import { TimedKeys } from './timed-keys.tsx';
 import { BarDrawing } from '../../ui/marks/bar-drawing.tsx';
 import { GripMark } from '../../ui/marks/grip-mark.tsx';
@@ -29,8 +31,7 @@ interface SetPanelProps {
   /** What goes on the bar, kg. */
   readonly load: number;
   readonly equipment: FloorView['equipment'];
-  readonly next: CalledSet | 'hold' | null;
-  readonly hold: HoldPrescription | null;
+  readonly next: Lane['next'];
   /** Holds done already. */
   readonly done: ReactNode;
   /** Something is asked above the set, which takes room. */
@@ -38,14 +39,14 @@ interface SetPanelProps {
   readonly onDone: () => void;
   readonly onSlip: (rep: number) => void;
   /** A set for time, with the seconds that were really done. */
-  readonly onTimed: (seconds: number, ended: Ending) => void;
+  readonly onTimed: (seconds: number, ended: HoldEnding) => void;
   readonly onOtherwise: () => void;
   readonly onLeaveOut: () => void;
 }
 
 /** The set of now, large enough for arm's length: load, plates, grip, straps, chalk, one cue; the next one below. */
 export function SetPanel(props: SetPanelProps): ReactElement {
-  const { set, call, load, equipment, next, hold, done, crowded } = props;
+  const { set, call, load, equipment, next, done, crowded } = props;
   const { onSlip, onOtherwise, onLeaveOut } = props;
   /** Not to be done at all: the key for the usual case leaves it out. */
   const barred = call.verdict === 'stop' && call.lighterLoad === undefined;
@@ -142,11 +143,9 @@ export function SetPanel(props: SetPanelProps): ReactElement {
           next:{' '}
           {next === null
             ? 'the end'
-            : next === 'hold'
-              ? hold
-                ? `${HOLD_KINDS_BY_ID[hold.kind].name.toLowerCase()}, ${formatMass(hold.load, unit)}`
-                : 'the hold'
-              : `${next.liftName === set.liftName ? '' : `${next.liftName}, `}${SET_ROLE_TAGS[next.role]} ${formatMass(next.loading.total, unit)} × ${next.seconds ? seconds(next.seconds) : next.reps}${next.call.choice ? `, ${GRIP_NAMES[next.call.choice]}` : ''}`}
+            : next.kind === 'hold'
+              ? sayHold(next.hold, unit)
+              : saySet(next.set, set, unit)}
         </p>
         {timed ? (
           <TimedKeys
@@ -188,4 +187,17 @@ export function SetPanel(props: SetPanelProps): ReactElement {
       </div>
     </section>
   );
+}
+
+const sayHold = (hold: HoldPrescription, unit: MassUnit): string =>
+  `${HOLD_KINDS_BY_ID[hold.kind].name.toLowerCase()}, ${formatMass(hold.load, unit)}`;
+
+function saySet(next: CalledSet, before: CalledSet, unit: MassUnit): string {
+  const { liftName, role, loading, reps, call } = next;
+  const amount = next.seconds ? seconds(next.seconds) : reps;
+  return [
+    ...(liftName === before.liftName ? [] : [liftName]),
+    `${SET_ROLE_TAGS[role]} ${formatMass(loading.total, unit)} × ${amount}`,
+    ...(call.choice ? [GRIP_NAMES[call.choice]] : []),
+  ].join(', ');
 }

@@ -1,10 +1,11 @@
-import { HOLD_KINDS, HOLD_KINDS_BY_ID, type HoldKindId } from '@iron-clasp/core';
+import { HOLD_KINDS, HOLD_KINDS_BY_ID, type BlockMoment, type HoldKindId } from '@iron-clasp/core';
 import { HoldBlockRequest, type HoldBlockView, type HoldsView } from '@iron-clasp/contract';
 import { useRef, useState, type ReactElement } from 'react';
 import { Controller } from 'react-hook-form';
 import { weeksOf } from '../../ui/charts/lanes-geometry.ts';
 import { Button } from '../../ui/button.tsx';
-import { shortDay } from '../../ui/figures.ts';
+import { useUnit } from '../../data/session/use-unit.ts';
+import { roughMass, shortDay } from '../../ui/figures.ts';
 import { useRequestForm } from '../../ui/request-form.ts';
 import { Select } from '../../ui/select.tsx';
 import { Failed } from '../../ui/states.tsx';
@@ -21,7 +22,6 @@ export function Blocks({ view, lifterId }: BlocksProps): ReactElement {
   const save = useSaveBlock(lifterId);
   const remove = useRemoveBlock(lifterId);
   const [open, setOpen] = useState(false);
-  const proposed = useRef(crypto.randomUUID());
   const coming = view.blocks.filter((block) => block.to >= view.today);
   return (
     <section aria-label="Hold blocks" className="min-w-0">
@@ -40,27 +40,28 @@ export function Blocks({ view, lifterId }: BlocksProps): ReactElement {
           <span className="block text-sm text-quiet">{proposal.why.map((why) => why.text).join(' ')}</span>
         </p>
         {proposal.propose && (
-          <Button
-            className="mt-1"
-            disabled={save.isPending}
-            onClick={() =>
-              save.mutate(
-                {
-                  id: proposed.current,
-                  body: {
-                    kind: 'frontRackHold',
-                    startsOn: proposal.startsOn!,
-                    weeks: proposal.weeks!,
-                    sessionsAWeek: proposal.sessionsAWeek!,
-                    version: 0,
-                  },
-                },
-                { onSuccess: () => (proposed.current = crypto.randomUUID()) },
-              )
-            }
-          >
-            Place it
-          </Button>
+          <div className="mt-1 flex flex-wrap gap-2">
+            {proposal.kinds.map((kind) => (
+              <Button
+                key={kind}
+                disabled={save.isPending}
+                onClick={() =>
+                  save.mutate({
+                    id: crypto.randomUUID(),
+                    body: {
+                      kind,
+                      startsOn: proposal.startsOn!,
+                      weeks: proposal.weeks!,
+                      sessionsAWeek: proposal.sessionsAWeek!,
+                      version: 0,
+                    },
+                  })
+                }
+              >
+                Place it: {HOLD_KINDS_BY_ID[kind].name.toLowerCase()}
+              </Button>
+            ))}
+          </div>
         )}
       </div>
       {(save.error ?? remove.error) && <Failed error={save.error ?? remove.error} />}
@@ -83,6 +84,7 @@ export function Blocks({ view, lifterId }: BlocksProps): ReactElement {
           </li>
         ))}
       </ul>
+      <Reports blocks={view.blocks} />
       {open ? (
         <NewBlock view={view} lifterId={lifterId} onClose={() => setOpen(false)} />
       ) : (
@@ -90,6 +92,45 @@ export function Blocks({ view, lifterId }: BlocksProps): ReactElement {
           A block of our own
         </Button>
       )}
+    </section>
+  );
+}
+
+const WHEN: Readonly<Record<BlockMoment['when'], string>> = {
+  before: 'before it',
+  after: 'at its end',
+  fourWeeksLater: 'four weeks later',
+};
+
+/** What the latest blocks did: the load held 10 s with its doubt, slips and confidence, before and after. */
+function Reports({ blocks }: { blocks: readonly HoldBlockView[] }): ReactElement | null {
+  const unit = useUnit();
+  const told = blocks
+    .flatMap((block) => (block.report ? [{ block, report: block.report }] : []))
+    .reverse()
+    .slice(0, 3);
+  if (told.length === 0) return null;
+  return (
+    <section aria-label="What blocks did" className="mt-3">
+      <h3 className="text-lg">What blocks did</h3>
+      <ul>
+        {told.map(({ block, report }) => (
+          <li key={block.id} className="border-b border-rule py-2">
+            <b>{block.label}</b>, {shortDay(block.from)} to {shortDay(block.to)}: {report.text}
+            <ul className="text-sm text-quiet">
+              {report.moments.map(({ when, tenSeconds, heavy, slipped, confidence }) => (
+                <li key={when}>
+                  {WHEN[when]}: 10 s with{' '}
+                  <b className="figures text-ink">{roughMass(tenSeconds.value, unit)}</b> (
+                  {roughMass(tenSeconds.low, unit)} to {roughMass(tenSeconds.high, unit)}), {slipped} of{' '}
+                  {heavy} heavy sets slipped
+                  {confidence !== null && `, confidence ${confidence.toFixed(1)} of 5`}
+                </li>
+              ))}
+            </ul>
+          </li>
+        ))}
+      </ul>
     </section>
   );
 }

@@ -14,15 +14,18 @@ import type { GripWeekView, HoldsView } from '@iron-clasp/contract';
 import { useState, type ReactElement } from 'react';
 import { Link } from 'react-router';
 import { useIsCoach } from '../../data/session/use-is-coach.ts';
+import { useTakeForearm } from '../../data/holds/holds.ts';
+import { useUnit } from '../../data/session/use-unit.ts';
+import { Button } from '../../ui/button.tsx';
 import { Choices } from '../../ui/choices.tsx';
-import { shortDay } from '../../ui/figures.ts';
-import { Caution } from '../../ui/states.tsx';
+import { formatMass, shortDay } from '../../ui/figures.ts';
+import { Caution, Failed } from '../../ui/states.tsx';
 
 const wordOf = (what: GripKind | WristPosition): string =>
   what in GRIP_KIND_NAMES ? GRIP_KIND_NAMES[what as GripKind] : WRIST_POSITION_NAMES[what as WristPosition];
 
 /** The forearm and wrist week: what the hands did, what is missing, what would fill it, and what clashes. */
-export function GripWeek({ view }: { view: HoldsView }): ReactElement {
+export function GripWeek({ view, lifterId }: { view: HoldsView; lifterId: string }): ReactElement {
   const coach = useIsCoach();
   const [which, setWhich] = useState<'this' | 'next'>('this');
   const week = which === 'this' ? view.week : view.nextWeek;
@@ -40,12 +43,7 @@ export function GripWeek({ view }: { view: HoldsView }): ReactElement {
         ]}
       />
       <Clashes week={week} />
-      <Proposals week={week} />
-      {coach && week.forearm.sessions.length > 0 && (
-        <Link to="../program" relative="path" className="underline underline-offset-4">
-          Write it into the program
-        </Link>
-      )}
+      <Proposals week={week} lifterId={coach ? lifterId : null} />
     </section>
   );
 }
@@ -119,8 +117,11 @@ function Clashes({ week }: { week: GripWeekView }): ReactElement {
   );
 }
 
-function Proposals({ week }: { week: GripWeekView }): ReactElement {
+/** @param lifterId of whom a coach may write it for; null for everybody else. */
+function Proposals({ week, lifterId }: { week: GripWeekView; lifterId: string | null }): ReactElement {
   const { forearm } = week;
+  const unit = useUnit();
+  const take = useTakeForearm(lifterId ?? '');
   return (
     <div>
       <h3 className="text-lg">What would fill the gaps, with the kit at hand</h3>
@@ -129,7 +130,10 @@ function Proposals({ week }: { week: GripWeekView }): ReactElement {
       ) : (
         <ul>
           {forearm.sessions.map((session) => (
-            <li key={session.on} className="grid grid-cols-[7rem_1fr] gap-x-3 border-b border-rule py-1.5">
+            <li
+              key={session.on}
+              className="grid grid-cols-[7rem_1fr_auto] gap-x-3 border-b border-rule py-1.5"
+            >
               <span className="figures">{shortDay(session.on)}</span>
               <span>
                 {session.exercises.map((each, i) => (
@@ -137,16 +141,26 @@ function Proposals({ week }: { week: GripWeekView }): ReactElement {
                     <b>{each.name}</b>{' '}
                     <span className="figures">
                       {each.sets} × {each.seconds !== undefined ? `${each.seconds} s` : each.reps}
+                      {each.load && each.load.load > 0 && ` at ${formatMass(each.load.load, unit)}`}
                     </span>{' '}
                     <span className="text-sm text-quiet">{each.covers.map(wordOf).join(', ')}</span>
                     {i < session.exercises.length - 1 && ' '}
                   </span>
                 ))}
               </span>
+              {lifterId !== null && (
+                <Button
+                  disabled={take.isPending}
+                  onClick={() => take.mutate({ day: session.on, sessionId: crypto.randomUUID() })}
+                >
+                  Add<span className="sr-only"> the work of {shortDay(session.on)} to the program</span>
+                </Button>
+              )}
             </li>
           ))}
         </ul>
       )}
+      {take.error && <Failed error={take.error} />}
       {forearm.why.map((why) => (
         <p key={why.text} className="text-sm text-quiet">
           {why.text}

@@ -1,5 +1,5 @@
 import { HOLD_KINDS_BY_ID, KIT_NEED_NAMES, type HoldKindId } from '@iron-clasp/core';
-import type { HoldKindView, HoldsView } from '@iron-clasp/contract';
+import { MOST_HOLDS, type HoldKindView, type HoldsView } from '@iron-clasp/contract';
 import { useState, type ReactElement } from 'react';
 import { Link } from 'react-router';
 import { useIsCoach } from '../../data/session/use-is-coach.ts';
@@ -28,7 +28,7 @@ function Drawn({ view, lifterId }: { view: HoldsView; lifterId: string }): React
   const coach = useIsCoach();
   const move = useSaveBlock(lifterId);
   const next = view.kinds
-    .flatMap((each) => (each.next ? [{ kind: each.kind, next: each.next }] : []))
+    .flatMap((each) => (each.next ? [{ of: each, next: each.next }] : []))
     .sort((a, b) => a.next.on.localeCompare(b.next.on));
   return (
     <div className="grid gap-6 py-4">
@@ -42,9 +42,10 @@ function Drawn({ view, lifterId }: { view: HoldsView; lifterId: string }): React
           <ul>
             {next.map((each) => (
               <NextHold
-                key={`${each.next.sessionId} ${each.next.decision?.id ?? ''}`}
+                key={`${each.of.kind} ${each.next.sessionId} ${each.next.decision?.id ?? ''}`}
                 lifterId={lifterId}
-                kind={each.kind}
+                of={each.of}
+                kinds={view.sessions.find(({ id }) => id === each.next.sessionId)?.holds ?? []}
                 next={each.next}
                 today={view.today}
               />
@@ -85,7 +86,7 @@ function Drawn({ view, lifterId }: { view: HoldsView; lifterId: string }): React
             <PlanHold view={view} lifterId={lifterId} />
           </div>
         )}
-        <GripWeek view={view} />
+        <GripWeek view={view} lifterId={lifterId} />
       </div>
     </div>
   );
@@ -113,11 +114,11 @@ function NeedsBodyMass({
 
 function PlanHold({ view, lifterId }: { view: HoldsView; lifterId: string }): ReactElement | null {
   const plan = usePlanHold(lifterId);
-  const free = view.sessions.filter((session) => !session.hasHold);
   const [sessionId, setSessionId] = useState('');
   const [kind, setKind] = useState<HoldKindId>('frontRackHold');
+  const free = view.sessions.filter(({ holds }) => !holds.includes(kind) && holds.length < MOST_HOLDS);
   const session = free.find((each) => each.id === sessionId) ?? free[0];
-  if (!session) return null;
+  if (view.sessions.length === 0) return null;
   const { missing } = view.kinds.find((each) => each.kind === kind)!;
   return (
     <section aria-label="Plan a hold">
@@ -125,9 +126,13 @@ function PlanHold({ view, lifterId }: { view: HoldsView; lifterId: string }): Re
       <div className="mt-2 grid gap-3 sm:grid-cols-2">
         <Select
           label="After the lifts of"
-          value={session.id}
+          value={session?.id ?? ''}
           onChange={setSessionId}
-          options={free.map((each) => [each.id, `${shortDay(each.on)}, ${each.title}`] as const)}
+          options={
+            free.length > 0
+              ? free.map((each) => [each.id, `${shortDay(each.on)}, ${each.title}`] as const)
+              : [['', 'every coming session has this hold']]
+          }
         />
         <Select
           label="Hold"
@@ -147,8 +152,11 @@ function PlanHold({ view, lifterId }: { view: HoldsView; lifterId: string }): Re
       </p>
       <Button
         className="mt-2"
-        disabled={plan.isPending || missing.length > 0}
-        onClick={() => plan.mutate({ sessionId: session.id, kind, version: session.version })}
+        disabled={plan.isPending || missing.length > 0 || !session}
+        onClick={() =>
+          session &&
+          plan.mutate({ sessionId: session.id, kinds: [...session.holds, kind], version: session.version })
+        }
       >
         Add the hold
       </Button>

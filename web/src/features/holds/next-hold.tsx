@@ -1,5 +1,10 @@
 import { GRIP_NAMES, HOLD_KINDS_BY_ID, type HoldKindId } from '@iron-clasp/core';
-import { HoldDecisionRequest, type HoldDecisionKind, type NextHoldView } from '@iron-clasp/contract';
+import {
+  HoldDecisionRequest,
+  type HoldDecisionKind,
+  type HoldKindView,
+  type NextHoldView,
+} from '@iron-clasp/contract';
 import { useRef, useState, type ReactElement } from 'react';
 import { useIsCoach } from '../../data/session/use-is-coach.ts';
 import { useUnit } from '../../data/session/use-unit.ts';
@@ -7,23 +12,28 @@ import { BarDrawing } from '../../ui/marks/bar-drawing.tsx';
 import { GripMark } from '../../ui/marks/grip-mark.tsx';
 import { Button } from '../../ui/button.tsx';
 import { Field } from '../../ui/field.tsx';
-import { formatMass, inUnit, nearDay, percent, typedMass, typedNumber } from '../../ui/figures.ts';
+import { formatMass, inUnit, nearDay, percent, shortDay, typedMass, typedNumber } from '../../ui/figures.ts';
 import { useRequestForm } from '../../ui/request-form.ts';
 import { Caution, Failed } from '../../ui/states.tsx';
+import { HoldSetting } from './hold-setting.tsx';
 import { useDecideHold, usePlanHold, useUndoHoldDecision } from '../../data/holds/holds.ts';
 
 interface NextHoldProps {
   readonly lifterId: string;
-  readonly kind: HoldKindId;
+  readonly of: HoldKindView;
+  /** All that its session holds. */
+  readonly kinds: readonly HoldKindId[];
   readonly next: NextHoldView;
   readonly today: string;
 }
 
 /** The next session of a hold: what it asks, why, and what the coach makes of it. */
-export function NextHold({ lifterId, kind, next, today }: NextHoldProps): ReactElement {
+export function NextHold({ lifterId, of, kinds, next, today }: NextHoldProps): ReactElement {
   const unit = useUnit();
   const coach = useIsCoach();
+  const { kind } = of;
   const { prescription: hold, decision } = next;
+  const [settingUp, setSettingUp] = useState(false);
   const hang = kind === 'deadHang' || kind === 'fabricHang';
   const load =
     hang && hold.load === 0 ? 'the body alone' : `${hang ? '+ ' : ''}${formatMass(hold.load, unit)}`;
@@ -55,11 +65,28 @@ export function NextHold({ lifterId, kind, next, today }: NextHoldProps): ReactE
         <p className="text-sm text-quiet">
           {hold.why.map((why) => why.text).join(' ')} {hold.pins} Rest {Math.round(hold.rest[0] / 60)} to{' '}
           {Math.round(hold.rest[1] / 60)} min.
+          {hold.ramp.length > 0 &&
+            ` First ${hold.ramp.map(({ loading, seconds }) => `${formatMass(loading.total, unit)} for ${seconds} s`).join(', ')}.`}
         </p>
+        {of.setting?.target && (
+          <p className="text-sm">
+            Target: {formatMass(of.setting.target.load, unit)} on {shortDay(of.setting.target.on)}
+          </p>
+        )}
+        {settingUp && <HoldSetting lifterId={lifterId} of={of} onClose={() => setSettingUp(false)} />}
       </div>
       {coach && (
         <div className="flex flex-col items-start gap-1 md:items-end">
-          <Decide lifterId={lifterId} next={next} decided={decision?.what ?? null} />
+          <Decide
+            lifterId={lifterId}
+            kind={kind}
+            kinds={kinds}
+            next={next}
+            decided={decision?.what ?? null}
+          />
+          <Button look="quiet" aria-expanded={settingUp} onClick={() => setSettingUp(!settingUp)}>
+            Set up<span className="sr-only"> {HOLD_KINDS_BY_ID[kind].name}</span>
+          </Button>
           {decision && (
             <p className="text-sm text-quiet">
               {decision.what} by {decision.by}
@@ -73,10 +100,14 @@ export function NextHold({ lifterId, kind, next, today }: NextHoldProps): ReactE
 
 function Decide({
   lifterId,
+  kind,
+  kinds,
   next,
   decided,
 }: {
   lifterId: string;
+  kind: HoldKindId;
+  kinds: readonly HoldKindId[];
   next: NextHoldView;
   decided: HoldDecisionKind | null;
 }): ReactElement {
@@ -100,6 +131,7 @@ function Decide({
       reason: '',
     },
     bodyOf: ({ sets, seconds, load, reason }): HoldDecisionRequest => ({
+      kind,
       what: open ?? 'accepted',
       ...(open === 'changed' && {
         sets: typedNumber(sets),
@@ -123,7 +155,10 @@ function Decide({
         <Button
           disabled={decide.isPending || hold.barred !== undefined}
           onClick={() =>
-            decide.mutate({ sessionId, id: id.current, body: { what: 'accepted' } }, { onSuccess: done })
+            decide.mutate(
+              { sessionId, id: id.current, body: { kind, what: 'accepted' } },
+              { onSuccess: done },
+            )
           }
         >
           Accept
@@ -144,7 +179,9 @@ function Decide({
         <Button
           look="quiet"
           disabled={plan.isPending}
-          onClick={() => plan.mutate({ sessionId, kind: null, version: next.version })}
+          onClick={() =>
+            plan.mutate({ sessionId, kinds: kinds.filter((each) => each !== kind), version: next.version })
+          }
         >
           Remove
         </Button>

@@ -1,6 +1,6 @@
 import type { CalledSet, CallsView, LiveEvent, StandsRequest } from '@iron-clasp/contract';
 import { useQueryClient } from '@tanstack/react-query';
-import { sayCall, sayStanding, SET_ROLE_TAGS } from '@iron-clasp/core';
+import { sayCall, sayStanding, SET_ROLE_TAGS, HOLD_ENDING_NAMES, HOLD_KINDS_BY_ID } from '@iron-clasp/core';
 import { useEffect, useState, type ReactElement } from 'react';
 import { Link, useParams } from 'react-router';
 import { useUnit } from '../../data/session/use-unit.ts';
@@ -93,7 +93,11 @@ function LiveLane({
     ) : (
       <Failed error={calls.error} retry={() => void calls.refetch()} />
     );
-  const { session, sets, hold, holdsDone } = calls.data;
+  const { session, sets, holds, holdsDone } = calls.data;
+  const toHold = holds.find(
+    ({ kind, hold }) =>
+      hold && !hold.barred && holdsDone.filter((done) => done.kind === kind).length < hold.sets,
+  );
   const now = standsAt(sets, stands);
   const line = stands && now?.id === stands.plannedSetId ? stands : called(now);
   const last = [...sets].reverse().find((set) => set.done);
@@ -130,13 +134,11 @@ function LiveLane({
           </p>
         </>
       ) : (
-        <p className="text-4xl">
-          {hold && !hold.barred && holdsDone.length < hold.sets ? 'the hold' : 'all done'}
-        </p>
+        <p className="text-4xl">{toHold ? HOLD_KINDS_BY_ID[toHold.kind].name.toLowerCase() : 'all done'}</p>
       )}
       <p className="text-lg" aria-live="polite">
         {lastHold
-          ? `last hold ${formatMass(lastHold.load, unit)}: ${lastHold.seconds.toFixed(1)} s, ${lastHold.ended === 'slipped' ? 'slipped' : 'put down'}`
+          ? `last hold ${formatMass(lastHold.load, unit)}: ${lastHold.seconds.toFixed(1)} s, ${HOLD_ENDING_NAMES[lastHold.ended]}`
           : last?.done
             ? `last ${formatMass(last.done.load, unit)} × ${last.done.reps}${last.done.slippedAtRep !== null ? `, slipped at ${last.done.slippedAtRep}` : ''}`
             : 'nothing done yet'}

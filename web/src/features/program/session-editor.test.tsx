@@ -27,7 +27,7 @@ const ACCOUNT: Account = {
   },
 };
 const PLAN = {
-  ...{ id: 's', title: 'Heavy', heldOn: '2026-11-26', venueId: 'v', barId: 'b', hasHold: false, version: 3 },
+  ...{ id: 's', title: 'Heavy', heldOn: '2026-11-26', venueId: 'v', barId: 'b', holds: [], version: 3 },
   ...{ later: 0, started: false, lines: [{ liftId: 'deadlift.conventional', text: 'top 1x1 @ 91%' }] },
 } as unknown as SessionPlanView;
 
@@ -70,7 +70,7 @@ it('a written session is sent with its lines, venue and day', async () => {
   await waitFor(() => expect(onDone).toHaveBeenCalled());
   expect(sent[0]!.path).toMatch(/^\/api\/lifters\/l\/sessions\/[0-9a-f-]{36}$/);
   expect(sent[0]!.body).toMatchObject({
-    ...{ title: 'Pulls', heldOn: '2026-11-24', venueId: 'v', hasHold: false, version: 0 },
+    ...{ title: 'Pulls', heldOn: '2026-11-24', venueId: 'v', holds: [], version: 0 },
     lines: [{ liftId: 'deadlift.conventional', text: 'top 1x1 @ 91%' }],
   });
 });

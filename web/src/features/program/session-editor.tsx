@@ -8,6 +8,9 @@ import {
   type MassUnit,
   type SetLineContext,
   SET_ROLE_TAGS,
+  HOLD_KINDS,
+  HOLD_KINDS_BY_ID,
+  type HoldKindId,
 } from '@iron-clasp/core';
 import type { LifterView, SessionPlanView } from '@iron-clasp/contract';
 import { ArrowDown, ArrowUp, X } from 'lucide-react';
@@ -21,6 +24,7 @@ import { Caution, Failed, Loading } from '../../ui/states.tsx';
 import { useSaveSessions } from '../../data/training/programs.ts';
 import { useVenues } from '../../data/kit/kit.ts';
 import { Checkbox } from '../../ui/checkbox.tsx';
+import { Toggles } from '../../ui/toggles.tsx';
 import { Select } from '../../ui/select.tsx';
 import { DateField } from '../../ui/date-field.tsx';
 import { DraftNote } from '../../ui/draft-note.tsx';
@@ -49,7 +53,7 @@ interface Content {
   readonly barId: string;
   /** Change the later sessions that repeat this one, too. */
   readonly later: boolean;
-  readonly hasHold: boolean;
+  readonly holds: readonly HoldKindId[];
   readonly rehearsesMeet: boolean;
   readonly rows: readonly Row[];
 }
@@ -63,7 +67,7 @@ function contentOf(start: SessionPlanView | null, on: string): Content {
     venueId: start?.venueId ?? '',
     barId: start?.barId ?? '',
     later: false,
-    hasHold: start?.hasHold ?? false,
+    holds: start?.holds ?? [],
     rehearsesMeet: start?.rehearsesMeet ?? false,
     rows: start ? start.lines.map((line) => row(line.liftId, line.text)) : [row('deadlift.conventional')],
   };
@@ -82,7 +86,9 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
   const save = useSaveSessions(lifter.id);
   const [blank] = useState(() => contentOf(start, on));
   const draft = useDraft(draftName(lifter.id, start), blank, start?.version ?? 0);
-  const { id, title, heldOn, venueId, barId, later, hasHold, rehearsesMeet, rows } = draft.value;
+  const { id, title, heldOn, venueId, barId, later, rehearsesMeet, rows } = draft.value;
+  // A draft of an older version knows no kinds of hold.
+  const holds = draft.value.holds ?? [];
   const setRows = (now: readonly Row[]): void => draft.set({ rows: now });
   const list = useRef<HTMLOListElement>(null);
   if (venues.isPending) return <Loading what="the venues" lines={4} />;
@@ -147,7 +153,7 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
         title,
         heldOn,
         venueId: where,
-        hasHold,
+        holds: [...holds],
         rehearsesMeet: rehearsesMeet ?? false,
         version: draft.found?.version ?? start?.version ?? 0,
         lines,
@@ -267,9 +273,6 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
       </ol>
       <div className="flex flex-wrap items-center gap-4">
         <Button onClick={() => add(rows.length - 1)}>Add a line</Button>
-        <Checkbox checked={hasHold} onChange={(checked) => draft.set({ hasHold: checked })}>
-          a rack hold after the main lifts
-        </Checkbox>
         <Checkbox
           checked={rehearsesMeet ?? false}
           onChange={(checked) => draft.set({ rehearsesMeet: checked })}
@@ -277,6 +280,13 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
           rehearses the meet: its rules bind
         </Checkbox>
       </div>
+      <Toggles
+        legend="Holds after the lifts"
+        values={holds}
+        options={HOLD_KINDS.map((kind) => [kind, HOLD_KINDS_BY_ID[kind].name] as const)}
+        onChange={(now) => draft.set({ holds: now })}
+      />
+      {fault('holds') && <p className="text-oxblood">{fault('holds')}</p>}
       {start !== null && start.later > 0 && (
         <Choices
           legend="Change"

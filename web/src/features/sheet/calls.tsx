@@ -1,4 +1,4 @@
-import { CHALK_RULE_NAMES } from '@iron-clasp/core';
+import { CHALK_RULE_NAMES, HOLD_KINDS_BY_ID } from '@iron-clasp/core';
 import type { CallsView, LifterView, SessionHead, SheetView, WhatIfRequest } from '@iron-clasp/contract';
 import { ChevronLeft, ChevronRight, Printer, Shuffle, Timer } from 'lucide-react';
 import { useRef, useState, type ReactElement } from 'react';
@@ -150,13 +150,22 @@ function Session({
             </section>
           ))}
           {view.sets.length === 0 && <p className="my-4 text-quiet">No sets are written for this session.</p>}
-          {view.hold && (
-            <HoldRow
-              view={view}
-              hold={view.hold}
-              open={subject?.kind === 'hold'}
-              onOpen={() => setSubject({ id: 'hold', kind: 'hold', hold: view.nextHold ?? view.hold! })}
-            />
+          {view.holds.map(({ kind, hold, next }) =>
+            hold ? (
+              <HoldRow
+                key={kind}
+                hold={hold}
+                next={next}
+                done={view.holdsDone.filter((each) => each.kind === kind)}
+                open={subject?.id === kind}
+                onOpen={() => setSubject({ id: kind, kind: 'hold', hold: next ?? hold })}
+              />
+            ) : (
+              <p key={kind} className="mb-4 text-quiet">
+                {HOLD_KINDS_BY_ID[kind].name}: say under Profile what {lifter.name} weighs, and its load is
+                found.
+              </p>
+            ),
           )}
         </div>
         {coach && <Mistakes found={mistakes.data?.mistakes ?? []} />}

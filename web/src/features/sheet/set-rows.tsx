@@ -7,8 +7,9 @@ import {
   type HoldPrescription,
   HOLD_CHANGE_NAMES,
   SET_ROLE_TAGS,
+  HOLD_ENDING_NAMES,
 } from '@iron-clasp/core';
-import type { CalledSet, CallsView, TriedSet } from '@iron-clasp/contract';
+import type { CalledSet, LoggedHoldView, TriedSet } from '@iron-clasp/contract';
 import clsx from 'clsx';
 import type { ReactElement, ReactNode } from 'react';
 import { useUnit } from '../../data/session/use-unit.ts';
@@ -178,20 +179,21 @@ function Tried({ tried, real }: { tried: TriedSet; real: number | null }): React
   );
 }
 
-/** The rack hold of the session, what was done of it, and the next one. */
+/** A hold of the session, what was done of it, and the next one. */
 export function HoldRow({
-  view,
   hold,
+  next,
+  done,
   open,
   onOpen,
 }: {
-  view: CallsView;
   hold: HoldPrescription;
+  next: HoldPrescription | null;
+  done: readonly LoggedHoldView[];
   open: boolean;
   onOpen: () => void;
 }): ReactElement {
   const unit = useUnit();
-  const next = view.nextHold;
   return (
     <section aria-label={HOLD_KINDS_BY_ID[hold.kind].name} className="mb-4">
       <h2 className="border-b-2 border-verdigris pb-1 text-xl text-verdigris">
@@ -225,13 +227,13 @@ export function HoldRow({
           </span>
         </Row>
       )}
-      {view.holdsDone.map((done, i) => (
-        <p key={done.id} className="flex items-baseline gap-3 border-b border-rule px-1 py-1.5">
+      {done.map((each, i) => (
+        <p key={each.id} className="flex items-baseline gap-3 border-b border-rule px-1 py-1.5">
           <span className="label w-[4.5rem]">hold {i + 1}</span>
-          <span className="figures text-xl">{load(done.load, unit)}</span>
+          <span className="figures text-xl">{load(each.load, unit)}</span>
           <span>
-            held <b className="figures text-xl">{done.seconds.toFixed(1)} s</b> of {done.target} s,{' '}
-            {done.ended === 'slipped' ? 'slipped' : 'put down'}
+            held <b className="figures text-xl">{each.seconds.toFixed(1)} s</b> of {each.target} s,{' '}
+            {HOLD_ENDING_NAMES[each.ended]}
           </span>
         </p>
       ))}

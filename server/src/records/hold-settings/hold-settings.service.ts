@@ -1,0 +1,52 @@
+import { createHash } from 'node:crypto';
+import { Injectable, type OnModuleInit } from '@nestjs/common';
+import type { HoldKindId } from '@iron-clasp/core';
+import { DataSource } from 'typeorm';
+import { saveVersion } from '../../platform/database/saves.ts';
+import { LifterData } from '../lifters/lifter-data.ts';
+import { HoldSetting } from './hold-setting.entity.ts';
+
+/** What an editor says of a setting. */
+export type HoldSettingContent = Pick<
+  HoldSetting,
+  'kind' | 'aim' | 'effort' | 'ceiling' | 'target' | 'pinHeight'
+>;
+
+/** How kinds of hold are prescribed to a lifter; one setting a kind. */
+@Injectable()
+export class HoldSettingsService implements OnModuleInit {
+  constructor(
+    private readonly db: DataSource,
+    private readonly data: LifterData,
+  ) {}
+
+  onModuleInit(): void {
+    this.data.register(10, [{ name: 'hold_setting', where: 'lifter_id = $1' }]);
+  }
+
+  /** The lifter's settings, by kind. */
+  async of(lifterId: string): Promise<Map<HoldKindId, HoldSetting>> {
+    const rows = await this.db.getRepository(HoldSetting).findBy({ lifterId });
+    return new Map(rows.map((row) => [row.kind, row]));
+  }
+
+  /** Writes a lifter's setting of a kind, new or at the version its editor saw. */
+  async save(clubId: string, lifterId: string, seen: number, content: HoldSettingContent): Promise<void> {
+    await saveVersion(this.db.manager, HoldSetting, {
+      ...{ id: settingId(lifterId, content.kind), owner: { clubId, lifterId }, seen, content },
+      ...{ fresh: {}, what: 'setting' },
+    });
+  }
+}
+
+/** There is one setting a lifter and kind, so that its id is made of both: two first writes meet in one row. */
+function settingId(lifterId: string, kind: HoldKindId): string {
+  const hex = createHash('sha256').update(`${lifterId} ${kind}`).digest('hex');
+  return [
+    hex.slice(0, 8),
+    hex.slice(8, 12),
+    `4${hex.slice(13, 16)}`,
+    `8${hex.slice(17, 20)}`,
+    hex.slice(20, 32),
+  ].join('-');
+}
