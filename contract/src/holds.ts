@@ -197,7 +197,7 @@ export interface HoldBlockView {
   readonly from: string;
   readonly to: string;
   readonly sessionsAWeek: number;
-  /** What it did; null before its first day. */
+  /** What it did; null before its first day, and of old ones. */
   readonly report: BlockReport | null;
 }
 

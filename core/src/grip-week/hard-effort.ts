@@ -2,8 +2,8 @@ import { holdSeconds } from '../clasp-curve/hold-seconds.ts';
 import { ENDINGS, type HoldCurve, type HoldObservation } from '../clasp-curve/types.ts';
 import { oneOf, positive, record, type Check } from '../shape.ts';
 
-/** Share of the predicted time from which a hold was near the limit: a hold done at even odds of two in three is at 0.87. */
-export const HARD_SHARE_OF_BEST = 0.75;
+/** Share of the predicted time from which a hold was near the limit: holds well short of it are prescribed at 0.6. */
+export const HARD_SHARE_OF_BEST = 0.65;
 
 const observationCheck: Check = (field, value) =>
   record<Pick<HoldObservation, 'load' | 'seconds' | 'ended'>>({

@@ -1,4 +1,5 @@
 import type { BarLoading } from '../bar-loading/load-bar.ts';
+import { RAMP_STEP } from '../set-line/set-line.ts';
 import type { LoadMaker } from './hold-loads.ts';
 
 /** A lighter hold on the way to a heavy one. */
@@ -20,7 +21,7 @@ export function holdRamp(load: number, loads: LoadMaker): RampHold[] {
   const ramp: RampHold[] = [];
   let before = 0;
   for (const { share, seconds } of STEPS) {
-    const loading = loads.atOrBelow(share * load);
+    const loading = loads.atOrBelow(Math.floor((share * load) / RAMP_STEP.kg) * RAMP_STEP.kg);
     if (loading.total <= before || loading.total >= load) continue;
     ramp.push({ seconds, loading });
     before = loading.total;

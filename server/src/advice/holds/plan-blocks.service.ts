@@ -10,7 +10,13 @@ import type { SeasonMarkRow } from '../../records/hold-blocks/season-mark.entity
 import { LogService } from '../../records/log/log.service.ts';
 import { TrainingService } from '../../records/training/training.service.ts';
 import { trainingMonths } from '../../evidence/lifter-today/for-calls.ts';
-import { gripEventsOf, isHardHold, weekOf, type SessionContent } from '../../evidence/holds/grip-events.ts';
+import {
+  gripEventsOf,
+  isHeavyBareSet,
+  isHardHold,
+  weekOf,
+  type SessionContent,
+} from '../../evidence/holds/grip-events.ts';
 import { HoldFactsService, type HoldFacts } from '../../evidence/holds/hold-facts.service.ts';
 
 /** Days over which slips and confidence speak for a block. */
@@ -128,9 +134,7 @@ export function proposalOf({ profile, today, sets, blocks }: HoldFacts): HoldsVi
       ],
     };
   const since = shiftDay(today, -BLOCK_LOOKS_BACK);
-  const heavy = sets.filter(
-    (set) => (set.role === 'top' || set.role === 'attempt') && !set.strapped && set.trainingDay >= since,
-  );
+  const heavy = sets.filter((set) => isHeavyBareSet(set) && set.trainingDay >= since);
   const confidence = heavy.flatMap((set) => set.confidence ?? []).reverse();
   const ended = blocks.map((block) => block.endsOn).filter((day) => day < today);
   return proposeHoldBlock({

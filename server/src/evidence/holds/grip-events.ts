@@ -63,6 +63,11 @@ export function isHeavyBarePull({ liftId, role, strapped }: SessionContent['sets
   return isHeavy(role) && !strapped && findLift(liftId)?.family === 'deadlift';
 }
 
+/** A heavy set that hangs from the bare hands. */
+export function isHeavyBareSet({ liftId, role, strapped }: SessionContent['sets'][number]): boolean {
+  return isHeavy(role) && !strapped && findLift(liftId)?.grips === true;
+}
+
 /** What the hands notice of sessions, in order: one event of a kind a session. */
 export function gripEventsOf(sessions: readonly SessionContent[]): GripEvent[] {
   return sessions.flatMap((session) => {

@@ -24,7 +24,7 @@ import type { KnownDecision } from '../../records/hold-decisions/hold-decisions.
 import { KitService, type VenueKit } from '../../records/kit/kit.service.ts';
 import type { LoggedHold } from '../../records/log/log.entity.ts';
 import type { TrainingSession } from '../../records/training/training.entity.ts';
-import { clashViews, gripEventsOf, gripItems, weekOf } from '../../evidence/holds/grip-events.ts';
+import { clashViews, gripEventsOf, gripItems, isHeavyBareSet, weekOf } from '../../evidence/holds/grip-events.ts';
 import {
   HoldFactsService,
   WEEKS_AHEAD,
@@ -38,6 +38,9 @@ import { wantsBodyMass } from '../../advice/holds/hold-prescriber.ts';
 import { proposalOf } from '../../advice/holds/plan-blocks.service.ts';
 import { SessionHoldPlansService } from '../../advice/holds/session-hold-plans.service.ts';
 import { loggedHold } from '../calls/call-views.ts';
+
+/** Latest blocks that are reported on. */
+const BLOCKS_REPORTED = 3;
 
 @Injectable()
 export class HoldsViewService {
@@ -85,7 +88,7 @@ export class HoldsViewService {
         kind: each[0]!.kind,
         holds: each.map(loggedHold),
       })),
-      blocks: blocks.map((block) => ({
+      blocks: blocks.map((block, i) => ({
         id: block.id,
         version: block.version,
         label: block.label,
@@ -93,7 +96,8 @@ export class HoldsViewService {
         from: block.startsOn,
         to: block.endsOn,
         sessionsAWeek: block.sessionsAWeek,
-        report: reportOf(block, facts),
+        // A report is three fits of the curve: told of the latest blocks.
+        report: i < blocks.length - BLOCKS_REPORTED ? null : reportOf(block, facts),
       })),
       proposal: proposalOf(facts),
       work: gripWork(work),
@@ -196,7 +200,7 @@ function reportOf(
   return blockReport({
     ...{ today, startsOn, endsOn, observations, fit: fitOptions(profile.lifter) },
     heavySets: sets
-      .filter((set) => (set.role === 'top' || set.role === 'attempt') && !set.strapped)
+      .filter(isHeavyBareSet)
       .map(({ trainingDay, slippedAtRep, confidence }) => ({
         on: trainingDay,
         slipped: slippedAtRep !== null,

@@ -14,7 +14,6 @@ import { corrected, COUNT_IN, elapsed, finalShare } from '../../offline/hold-clo
 import { HoldByHand } from './hold-by-hand.tsx';
 import type { DoneHold } from './lane.ts';
 import { FIRST, SECOND } from './panel-sizes.ts';
-import { HoldSaid } from './hold-said.tsx';
 import { useTimed } from './use-timed.ts';
 import { clockNow } from '../../data/clock.ts';
 
@@ -30,8 +29,8 @@ interface HoldPanelProps {
   /** Nobody else holds the phone: the clock waits until the lifter is at the bar. */
   readonly alone: boolean;
   readonly onLog: (body: LogHoldRequest) => void;
-  /** Puts a hold right: its id, what it was, what it is. */
-  readonly onCorrect: (id: string, earlier: LogHoldRequest, body: LogHoldRequest) => void;
+  /** Puts a hold right: as it was logged, and as it is. */
+  readonly onCorrect: (logged: DoneHold, right: DoneHold) => void;
 }
 
 /** The hold: counts in, runs, sweeps over the last seconds, and ends by a tap; a late tap is put right by seconds. */
@@ -46,8 +45,7 @@ export function HoldPanel({
 }: HoldPanelProps): ReactElement {
   const unit = useUnit();
   const { session } = view.calls;
-  const [over, setOver] = useState<'byHand' | 'said' | null>(null);
-  const byHand = over !== null;
+  const [byHand, setByHand] = useState(false);
   const [delay, setDelay] = useState(alone ? ALONE : COUNT_IN);
   const own = holds.filter((each) => each.kind === hold.kind);
   const last = own.at(-1);
@@ -95,27 +93,17 @@ export function HoldPanel({
         className="pointer-events-none absolute inset-x-0 bottom-0 bg-verdigris/30 motion-reduce:hidden"
         style={{ height: `${share * 100}%` }}
       />
-      {over === 'byHand' ? (
+      {byHand ? (
         <HoldByHand
           unit={unit}
           rest={rest}
           pins={pins === true}
           start={{ load: hold.load, seconds: 0, ended: 'stopped' }}
           onLog={(body) => {
-            setOver(null);
+            setByHand(false);
             onLog(body);
           }}
-          onCancel={() => setOver(null)}
-        />
-      ) : over === 'said' && last ? (
-        <HoldSaid
-          last={last}
-          pinHeights={pins ? session.pinHeights : []}
-          onSay={(said) => {
-            setOver(null);
-            onCorrect(last.id, amended(last, rest, 0), { ...amended(last, rest, 0), ...said });
-          }}
-          onClose={() => setOver(null)}
+          onCancel={() => setByHand(false)}
         />
       ) : (
         <>
@@ -218,17 +206,12 @@ export function HoldPanel({
                       <Button
                         key={by}
                         className={clsx('figures px-1 text-lg leading-tight', SECOND)}
-                        onClick={() => onCorrect(last.id, amended(last, rest, 0), amended(last, rest, by))}
+                        onClick={() => onCorrect(last, moved(last, by))}
                       >
                         last {by < 0 ? '− 1 s' : '+ 1 s'}
                       </Button>
                     ))}
-                  {last && (
-                    <Button className={clsx('px-1 leading-tight', SECOND)} onClick={() => setOver('said')}>
-                      How was it?
-                    </Button>
-                  )}
-                  <Button className={clsx('px-1 leading-tight', SECOND)} onClick={() => setOver('byHand')}>
+                  <Button className={clsx('px-1 leading-tight', SECOND)} onClick={() => setByHand(true)}>
                     By hand
                   </Button>
                   <Button
@@ -249,24 +232,8 @@ export function HoldPanel({
 }
 
 /** A hold whose tap came late or early: the same one, some seconds longer or shorter. */
-function amended(
-  last: DoneHold,
-  rest: Omit<LogHoldRequest, 'load' | 'seconds' | 'ended' | 'doneAt'>,
-  by: number,
-): LogHoldRequest {
-  return {
-    ...rest,
-    target: last.target,
-    grip: last.grip,
-    load: last.load,
-    seconds:
-      last.ended === 'notLifted'
-        ? 0
-        : elapsed(corrected({ state: 'ended', seconds: last.seconds, ended: last.ended }, by), 0),
-    ended: last.ended,
-    ...(last.pin !== null && { pin: last.pin }),
-    ...(last.confidence !== null && { confidence: last.confidence }),
-    ...(last.pain !== null && { pain: last.pain }),
-    doneAt: clockNow().toISOString(),
-  };
+function moved(last: DoneHold, by: number): DoneHold {
+  const { seconds, ended } = last;
+  if (ended === 'notLifted') return last;
+  return { ...last, seconds: elapsed(corrected({ state: 'ended', seconds, ended }, by), 0) };
 }

@@ -1,4 +1,3 @@
-import type { LogHoldRequest } from '@iron-clasp/contract';
 import clsx from 'clsx';
 import { useState, type ReactElement } from 'react';
 import { Button } from '../../ui/button.tsx';
@@ -11,7 +10,7 @@ interface HoldSaidProps {
   readonly last: DoneHold;
   /** Holes of the rack, mm above the floor; empty where the hold starts from none. */
   readonly pinHeights: readonly number[];
-  readonly onSay: (said: Pick<LogHoldRequest, 'confidence' | 'pain' | 'pin'>) => void;
+  readonly onSay: (said: DoneHold) => void;
   readonly onClose: () => void;
 }
 
@@ -46,9 +45,10 @@ export function HoldSaid({ last, pinHeights, onSay, onClose }: HoldSaidProps): R
           className={clsx('text-xl', SECOND)}
           onClick={() =>
             onSay({
-              ...(confidence !== undefined && { confidence }),
-              ...(pain !== undefined && { pain }),
-              ...(pin !== '' && { pin: Number(pin) }),
+              ...last,
+              confidence: confidence ?? null,
+              pain: pain ?? null,
+              pin: pin === '' ? null : Number(pin),
             })
           }
         >

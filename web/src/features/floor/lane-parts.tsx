@@ -77,30 +77,43 @@ export function asksWhatWasSeen({ slippedAtRep, signs, cause }: DoneEntry): bool
   return slippedAtRep !== null && signs.length === 0 && cause === null;
 }
 
-/** The set logged last, and the way to its details. */
+/** What was logged last, a set or just now a hold, and the way to its details. */
 export function Last({
   sets,
+  hold,
   crowded,
   onDetails,
+  onSaid,
 }: {
   crowded: boolean;
   sets: Lane['sets'];
+  /** The hold that was just done. */
+  hold: DoneHold | undefined;
+  onSaid: (hold: DoneHold) => void;
   onDetails: (set: CalledSet, entry: DoneEntry) => void;
 }): ReactElement | null {
   const unit = useUnit();
+  const look = clsx(
+    'flex min-h-11 items-center justify-end gap-2 text-right leading-tight text-quiet hover:text-ink flat:shrink-0',
+    crowded && 'short:hidden',
+  );
   const last = sets.filter(({ done }) => done).at(-1);
+  if (hold)
+    return (
+      <button type="button" aria-live="polite" className={look} onClick={() => onSaid(hold)}>
+        <span>
+          last{' '}
+          <b className="figures text-lg text-ink">
+            {formatMass(hold.load, unit)} × {seconds(hold.seconds)}
+          </b>
+        </span>
+        <span className="underline underline-offset-4">How was it?</span>
+      </button>
+    );
   if (!last?.done) return null;
   const { set, done } = last;
   return (
-    <button
-      type="button"
-      aria-live="polite"
-      className={clsx(
-        'flex min-h-11 items-center justify-end gap-2 text-right leading-tight text-quiet hover:text-ink flat:shrink-0',
-        crowded && 'short:hidden',
-      )}
-      onClick={() => onDetails(set, done)}
-    >
+    <button type="button" aria-live="polite" className={look} onClick={() => onDetails(set, done)}>
       <span>
         last{' '}
         <b className="figures text-lg text-ink">

@@ -1,22 +1,8 @@
-import {
-  loadBar,
-  SET_ROLE_TAGS,
-  stopToday,
-  USUAL_REST,
-  type HoldKindId,
-  type SetCall,
-} from '@iron-clasp/core';
-import type {
-  CalledSet,
-  FloorView,
-  LogHoldRequest,
-  LogSetRequest,
-  StandsRequest,
-} from '@iron-clasp/contract';
+import { SET_ROLE_TAGS, stopToday, USUAL_REST, HOLD_KINDS_BY_ID } from '@iron-clasp/core';
+import type { CalledSet, FloorView, LogHoldRequest, LogSetRequest } from '@iron-clasp/contract';
 import { useEffect, useState, type ReactElement } from 'react';
 import { Link, useParams } from 'react-router';
 import { useAccount } from '../../data/session/account.ts';
-import type { Waiting } from '../../offline/outbox.ts';
 import { outbox, useWaiting } from '../../offline/use-outbox.ts';
 import { useIsCoach } from '../../data/session/use-is-coach.ts';
 import { useUnit } from '../../data/session/use-unit.ts';
@@ -24,24 +10,35 @@ import { minutes, shortDay } from '../../ui/figures.ts';
 import { useKeys } from '../../ui/use-keys.ts';
 import { AllSets } from './all-sets.tsx';
 import { clocks } from '../../offline/clocks.ts';
+import { HoldSaid } from './hold-said.tsx';
 import { HoldPanel } from './hold-panel.tsx';
 import { READY } from '../../offline/hold-clock.ts';
 import { entriesOf, laneAfter, undo, type Act } from './acts.ts';
 import {
   agreedCall,
   asCalled,
+  bodyOfHold,
   holdKey,
   laneOf,
   proposalsOf,
-  saidOn,
   type DoneEntry,
+  type DoneHold,
   type Earlier,
-  type Lane,
 } from './lane.ts';
+import {
+  dated,
+  standing,
+  withOpening,
+  heldLast,
+  isDone,
+  handsWaiting,
+  loadOf,
+  bodyOf,
+  lastDone,
+} from './lane-entries.ts';
 import { endOf, Foot, ToSheet } from './lane-foot.tsx';
 import { asksWhatWasSeen, Done, Last, SessionOver, Stopped } from './lane-parts.tsx';
 import { useLaneMemory } from './lane-memory.ts';
-import { handsNow, holdsNow } from './opening.ts';
 import { Opening } from './opening-panel.tsx';
 import { Otherwise } from './otherwise.tsx';
 import { Proposals } from './proposals.tsx';
@@ -59,7 +56,8 @@ import { useSession } from '../../data/session/session.ts';
 type Over =
   | { readonly kind: 'list' }
   | { readonly kind: 'different'; readonly set: CalledSet }
-  | { readonly kind: 'details' | 'seen'; readonly set: CalledSet; readonly entry: DoneEntry };
+  | { readonly kind: 'details' | 'seen'; readonly set: CalledSet; readonly entry: DoneEntry }
+  | { readonly kind: 'hold'; readonly hold: DoneHold };
 
 /** One lane: the current set or hold large, the next below, what was done, and one key to undo it. */
 export function LaneView({ view: known }: { view: FloorView }): ReactElement {
@@ -124,6 +122,13 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
       { kind: 'set', body: dated({ ...of, ...bodyOf(entry) }, session.bar.id) },
       { kind: 'set', body: dated({ ...of, ...body }, session.bar.id) },
     );
+  };
+  const putHold = (logged: DoneHold, right: DoneHold): void => {
+    const body = (of: DoneHold): LogHoldRequest => ({
+      ...bodyOfHold(of, session.bar.id),
+      doneAt: clockNow().toISOString(),
+    });
+    correct(logged.id, { kind: 'hold', body: body(logged) }, { kind: 'hold', body: body(right) });
   };
   const takeBack = (): void => {
     const undone = undo(memory, () => crypto.randomUUID());
@@ -234,6 +239,14 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
           onMore={() => setOver({ ...over, kind: 'details' })}
           onClose={() => setOver(null)}
         />
+      ) : over?.kind === 'hold' ? (
+        <HoldSaid
+          key={over.hold.id}
+          last={over.hold}
+          pinHeights={HOLD_KINDS_BY_ID[over.hold.kind].pins ? session.pinHeights : []}
+          onSay={(said) => putHold(over.hold, said)}
+          onClose={() => setOver(null)}
+        />
       ) : over?.kind === 'details' ? (
         <Otherwise
           key={over.entry.id}
@@ -296,9 +309,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
           done={done}
           alone={!coach}
           onLog={logHold}
-          onCorrect={(of, earlier, body) =>
-            correct(of, { kind: 'hold', body: earlier }, { kind: 'hold', body })
-          }
+          onCorrect={putHold}
         />
       )}
 
@@ -307,6 +318,8 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
           <Last
             crowded={asked}
             sets={lane.sets}
+            hold={heldLast(memory, lane)}
+            onSaid={(logged) => setOver({ kind: 'hold', hold: logged })}
             onDetails={(set, entry) =>
               setOver({ kind: asksWhatWasSeen(entry) ? 'seen' : 'details', set, entry })
             }
@@ -329,72 +342,4 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
       </footer>
     </main>
   );
-}
-
-/** The body of a set as it is sent, now. */
-const dated = (body: Omit<LogSetRequest, 'doneAt'>, barId: string): LogSetRequest => ({
-  ...body,
-  barId,
-  doneAt: clockNow().toISOString(),
-});
-
-/** What stands on the floor, for those who follow on another screen. */
-const standing = (set: CalledSet, call: SetCall, load: number): StandsRequest => ({
-  plannedSetId: set.id,
-  load,
-  line: saidOn(call),
-  ...(call.choice && { choice: call.choice }),
-  ...(call.sideUnder && { sideUnder: call.sideUnder }),
-});
-
-/** The floor with what this device knows of hands and squeeze before the server does. */
-function withOpening(view: FloorView, waiting: readonly Waiting[]): FloorView {
-  const hands = handsNow(view, waiting);
-  const holds = holdsNow(view, waiting);
-  if (hands === view.hands && holds === view.calls.holds) return view;
-  const { session } = view.underWay;
-  return {
-    ...view,
-    hands,
-    calls: { ...view.calls, holds },
-    underWay: { ...view.underWay, session: { ...session, lifter: { ...session.lifter, hands } } },
-  };
-}
-
-const isDone = (kind: HoldKindId, { holds }: Lane): boolean => holds.some((each) => each.kind === kind);
-
-function handsWaiting(waiting: readonly Waiting[], sessionId: string): boolean {
-  return waiting.some((entry) => entry.kind === 'hands' && entry.sessionId === sessionId);
-}
-
-/** What goes on the bar: as planned, or the lighter load that a weak or barred call asks for. */
-function loadOf(set: CalledSet, call: SetCall, view: FloorView): number {
-  if (call.choice !== null || call.lighterLoad === undefined || call.verdict === 'free')
-    return set.loading.total;
-  if (set.loading.perSide.length === 0) return call.lighterLoad;
-  return loadBar({ target: call.lighterLoad, ...view.equipment }).atOrBelow?.total ?? set.loading.total;
-}
-
-function bodyOf(entry: DoneEntry): Omit<LogSetRequest, 'doneAt' | 'plannedSetId'> {
-  const { load, reps, grip, sideUnder, strapped, chalk, slippedAtRep } = entry;
-  const { pain, confidence, cause, signs, note, seconds } = entry;
-  return {
-    ...(seconds !== null && { seconds }),
-    ...(signs.length > 0 && { signs: [...signs] }),
-    ...{ load, reps, grip, strapped, chalk },
-    ...(sideUnder !== null && { sideUnder }),
-    ...(slippedAtRep !== null && { slippedAtRep }),
-    ...(pain !== null && { pain }),
-    ...(confidence !== null && { confidence }),
-    ...(cause !== null && { cause }),
-    ...(note !== null && { note }),
-  };
-}
-
-/** The last entry there is, whichever device made it. */
-function lastDone({ sets, holds }: Lane): { kind: 'set' | 'hold'; id: string } | undefined {
-  const hold = holds.at(-1);
-  if (hold) return { kind: 'hold', id: hold.id };
-  const set = sets.filter(({ done }) => done).at(-1);
-  return set && { kind: 'set', id: set.done!.id };
 }

@@ -6,6 +6,7 @@ import {
   type GripChoice,
   type HoldKindId,
   type HoldPrescription,
+  type Side,
   type LoggedHoldFacts,
   type LoggedSetFacts,
   type SetCall,
@@ -62,6 +63,7 @@ export interface DoneHold {
   readonly target: number;
   readonly ended: LogHoldRequest['ended'];
   readonly grip: Grip;
+  readonly sideUnder: Side | null;
   readonly chalk: LogHoldRequest['chalk'];
   readonly diameter: number;
   readonly pin: number | null;
@@ -168,9 +170,23 @@ function heldOf(id: string, body: LogHoldRequest, view: FloorView): DoneHold {
   const { load, seconds, target, ended, grip, chalk, pin, confidence, pain } = body;
   return {
     ...{ id, liftId, load, seconds, target, ended, grip, chalk, waiting: true },
+    sideUnder: body.sideUnder ?? null,
     ...{ pin: pin ?? null, confidence: confidence ?? null, pain: pain ?? null },
     kind: body.kind ?? hold?.kind ?? 'frontRackHold',
     diameter: body.diameter ?? closedOn(liftId, barDiameter(view, body.barId)),
+  };
+}
+
+/** A hold as it was done, as it is sent. */
+export function bodyOfHold(done: DoneHold, barId: string): Omit<LogHoldRequest, 'doneAt'> {
+  const { kind, liftId, load, seconds, target, ended, grip, chalk, diameter } = done;
+  const { sideUnder, pin, confidence, pain } = done;
+  return {
+    ...{ kind, liftId, load, seconds, target, ended, grip, chalk, diameter, barId },
+    ...(sideUnder && { sideUnder }),
+    ...(pin !== null && { pin }),
+    ...(confidence !== null && { confidence }),
+    ...(pain !== null && { pain }),
   };
 }
 

@@ -150,6 +150,7 @@ function Proposals({ week, lifterId }: { week: GripWeekView; lifterId: string | 
               </span>
               {lifterId !== null && (
                 <Button
+                  className="self-start"
                   disabled={take.isPending}
                   onClick={() => take.mutate({ day: session.on, sessionId: crypto.randomUUID() })}
                 >
