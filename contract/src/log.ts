@@ -5,6 +5,7 @@ import {
   HOLD_KINDS,
   LIFTS,
   LIMITS,
+  SET_ROLES,
   SIDES,
   SLIP_CAUSES,
   SLIP_SIGNS,
@@ -18,6 +19,7 @@ import {
   type SetRole,
   type Side,
 } from '@iron-clasp/core';
+import { ValidateBy } from 'class-validator';
 import {
   Amount,
   CHALK_MESSAGE,
@@ -79,6 +81,20 @@ abstract class Said {
   barId?: string;
 }
 
+/** A hold lasted some time, unless it was never lifted. */
+function HeldOrNotLifted(): PropertyDecorator {
+  const check = ValidateBy({
+    name: 'heldOrNotLifted',
+    validator: {
+      validate: (seconds: unknown, asked) =>
+        (asked?.object as Partial<LogHoldRequest> | undefined)?.ended === 'notLifted' ||
+        (seconds as number) >= LIMITS.holdSeconds.min,
+      defaultMessage: () => SECONDS_MESSAGE,
+    },
+  });
+  return (target, name) => check(target, name as string);
+}
+
 /** One set of a hold as it was done. Its id is made by the client, so that sending it again changes nothing. */
 export class LogHoldRequest extends Said {
   /** What was held, as it was then: the plan may change before the entry is sent. Left out, what the session plans. */
@@ -102,6 +118,7 @@ export class LogHoldRequest extends Said {
 
   /** 0 where it could not be broken from the pins. */
   @Amount({ min: 0, max: LIMITS.holdSeconds.max }, SECONDS_MESSAGE)
+  @HeldOrNotLifted()
   seconds: number;
 
   /** Seconds that were asked for. */
@@ -167,6 +184,36 @@ export class LogSetRequest extends Said {
 
   @Moment('The time of the set is not a date and time.')
   doneAt: string;
+}
+
+/** A set that the day adds to a session under way: one more like another, or one of another lift. */
+export class ExtraSetRequest {
+  /** The set of the session that it repeats; left out, the lift is named. */
+  @Optional()
+  @Id('Name the set.')
+  like?: string;
+
+  @Optional()
+  @OneOf(LIFT_IDS, 'Choose a lift of the catalogue.')
+  liftId?: string;
+
+  @Optional()
+  @OneOf(SET_ROLES, 'Say what the set is for.')
+  role?: SetRole;
+
+  /** kg as the lift is written; left out, that of the set it repeats. */
+  @Optional()
+  @Amount(LOAD_OR_NONE, LOAD_MESSAGE)
+  load?: number;
+
+  @Optional()
+  @Whole(LIMITS.reps, REPS_MESSAGE)
+  reps?: number;
+
+  /** Of a lift that is done for time. */
+  @Optional()
+  @Amount(LIMITS.holdSeconds, SECONDS_MESSAGE)
+  seconds?: number;
 }
 
 /** Corrects a logged entry; what is left out stays. The first value is kept beside it. */

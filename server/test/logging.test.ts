@@ -109,6 +109,63 @@ it('a hold keeps its lift, its bar and its diameter as they were when it was hel
   await coach.send('put', `/sessions/${session}/holds/${randomUUID()}`, hold({ liftId: 'hang.dead' }), 400);
 });
 
+it('sets are added as the day goes: one more like another, or one of another lift', async () => {
+  const [like] = sets;
+  const id = randomUUID();
+  const path = `/sessions/${session}/extra-sets/${id}`;
+  await coach.send('put', path, { like: like!.id }, 200);
+  await coach.send('put', path, { like: like!.id }, 200);
+  const more = randomUUID();
+  const other = { liftId: 'row.barbell', role: 'volume', load: 60, reps: 8 };
+  const now = await coach.send<CallsView>('put', `/sessions/${session}/extra-sets/${more}`, other, 200);
+  expect(now.sets).toHaveLength(sets.length + 2);
+  expect(now.sets.at(-2)).toMatchObject({ id, liftId: like!.liftId, role: like!.role, reps: like!.reps });
+  expect(now.sets.at(-1)).toMatchObject({ id: more, liftId: 'row.barbell', reps: 8 });
+  expect(now.sets.at(-1)!.call.choice).not.toBeNull();
+  // Logged like any other, and written out where the session is read as lines.
+  const log = await coach.send<CallsView>(
+    'put',
+    `/sessions/${session}/sets/${randomUUID()}`,
+    done(now.sets.at(-1)!),
+    200,
+  );
+  expect(log.sets.at(-1)!.done).toMatchObject({ reps: 8 });
+  const { lines } = await coach.get<SessionPlanView>(`/sessions/${session}/plan`);
+  expect(lines.at(-1)).toMatchObject({ liftId: 'row.barbell' });
+  await coach.send('delete', `/sets/${log.sets.at(-1)!.done!.id}`, undefined, 204);
+});
+
+it.each([
+  [{ liftId: 'row.barbell', load: 0 }, 'load', 400],
+  [{ liftId: 'carry.handles', load: 40 }, 'seconds', 400],
+  [{ load: 40 }, 'liftId', 400],
+  [{ like: randomUUID() }, null, 404],
+])('an added set %j is refused plainly', async (body, field, status) => {
+  const { error } = await coach.send<ErrorView>(
+    'put',
+    `/sessions/${session}/extra-sets/${randomUUID()}`,
+    body,
+    status,
+  );
+  if (field) expect(error.fields![0]!.path).toBe(field);
+});
+
+it('a session of a past day is entered later, dated to that day', async () => {
+  const [venue] = await coach.get<VenueChoice[]>('/venues');
+  const id = randomUUID();
+  const body = {
+    ...{ title: 'Forgotten', heldOn: '2026-11-12', venueId: venue!.id, holds: [], version: 0 },
+    lines: [{ liftId: 'deadlift.conventional', text: '1x5 @ 60%' }],
+  };
+  await coach.send('put', `/lifters/${lifter}/sessions/${id}`, body, 200);
+  const { sets: written } = await coach.get<CallsView>(`/sessions/${id}/calls`);
+  const at = { doneAt: '2026-11-12T12:00:00Z' };
+  await coach.send('put', `/sessions/${id}/sets/${randomUUID()}`, done(written[0]!, at), 200);
+  const { session: head, sets: now } = await coach.get<CallsView>(`/sessions/${id}/calls`);
+  expect(head.on).toBe('2026-11-12');
+  expect(now[0]!.done!.doneAt).toBe('2026-11-12T12:00:00.000Z');
+});
+
 it('a session is edited or its first set logged, whichever comes first; neither breaks the other', async () => {
   const [venue] = await coach.get<VenueChoice[]>('/venues');
   for (let round = 0; round < 6; round++) {

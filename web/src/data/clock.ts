@@ -50,3 +50,12 @@ export function clubDay(timeZone: string, at = clockNow()): string {
   // Canada writes its days as ISO 8601 does.
   return new Intl.DateTimeFormat('en-CA', { timeZone }).format(at);
 }
+
+/**
+ * The moment that something is dated to: now, or for a past day noon by UTC, which is that day in every zone of the trade.
+ * @param nth a minute later for each entry of that day, so that they keep their order.
+ */
+export function momentOn(day: string, today: string, nth = 0): string {
+  if (day === '' || day >= today) return clockNow().toISOString();
+  return new Date(Date.parse(`${day}T12:00:00Z`) + nth * 60_000).toISOString();
+}

@@ -1,5 +1,6 @@
 import type {
   EasingRequest,
+  ExtraSetRequest,
   HandsCheckRequest,
   LoggedSetView,
   LogHoldRequest,
@@ -42,8 +43,12 @@ export type WaitingEasing = Entry & {
   readonly body: EasingRequest;
 };
 
+/** A set that the day adds to the session. */
+export type WaitingExtra = Entry & { readonly kind: 'extra'; readonly body: ExtraSetRequest };
+
 /** What the server has not acknowledged yet. */
-export type Waiting = WaitingSet | WaitingHoldOrNot | WaitingHands | WaitingSqueeze | WaitingEasing;
+export type Waiting =
+  WaitingExtra | WaitingSet | WaitingHoldOrNot | WaitingHands | WaitingSqueeze | WaitingEasing;
 
 type Store = Pick<Storage, 'getItem' | 'setItem'>;
 

@@ -131,6 +131,8 @@ async function write(entry: Waiting): Promise<CallsView | undefined> {
   else if (entry.kind === 'squeeze')
     await ask('PUT', `/lifters/${entry.lifterId}/squeeze-tests/${id}`, entry.body);
   else if (entry.kind === 'easing') await ask('PUT', `/squeeze-tests/${entry.testId}/easing`, entry.body);
+  else if (entry.kind === 'extra')
+    return ask<CallsView>('PUT', `/sessions/${sessionId}/extra-sets/${id}`, entry.body);
   else if (entry.body)
     return ask<CallsView>('PUT', `/sessions/${sessionId}/${entry.kind}s/${id}`, entry.body);
   else

@@ -3,6 +3,7 @@ import {
   closedOn,
   HOLD_KINDS_BY_ID,
   holdLift,
+  liftOf,
   LIMITS,
   mayCarryNothing,
   type HoldEnding,
@@ -11,6 +12,7 @@ import {
   LOAD_MESSAGE,
   SECONDS_MESSAGE,
   type CorrectionRequest,
+  type ExtraSetRequest,
   type LogHoldRequest,
   type LogSetRequest,
 } from '@iron-clasp/contract';
@@ -96,6 +98,27 @@ export class LoggingService {
         slippedAtRep: body.slippedAtRep ?? null,
         ...saidOf(body, session, by),
         undoneAt: null,
+      };
+    });
+  }
+
+  /** Adds a set to a session under way, behind those it has; sent again it is the same set. */
+  async addSet(club: ClubRef, sessionId: string, id: string, body: ExtraSetRequest): Promise<void> {
+    await this.training.addSet(club.id, sessionId, id, (sets) => {
+      if (body.like) {
+        const like = sets.find((set) => set.id === body.like);
+        if (!like) throw notFound('set');
+        return { ...like, load: body.load ?? like.load, reps: body.reps ?? like.reps };
+      }
+      if (!body.liftId) throw invalid('liftId', 'Choose a lift, or a set to repeat.');
+      const lift = liftOf(body.liftId);
+      const { load = 0, reps = 1, seconds } = body;
+      if (load < LIMITS.load.min && !mayCarryNothing(lift)) throw invalid('load', LOAD_MESSAGE);
+      if (lift.timed && seconds === undefined) throw invalid('seconds', `${lift.name} is done for time.`);
+      return {
+        ...{ liftId: lift.id, role: body.role ?? 'accessory', load, style: 'reset' },
+        ...{ reps: lift.timed ? 1 : reps, seconds: lift.timed ? seconds! : null },
+        ...{ purpose: null, fixed: null, under: null, handle: null, hand: null, rest: null },
       };
     });
   }

@@ -1,8 +1,14 @@
 import { Injectable, type OnModuleInit } from '@nestjs/common';
 import { DataSource, type EntityManager } from 'typeorm';
 import { Owners } from '../../platform/access/owners.ts';
-import { changeVersion, insertMany, saveVersion, type Saved } from '../../platform/database/saves.ts';
-import { notFound } from '../../platform/http/problem.ts';
+import {
+  changeVersion,
+  insertMany,
+  keepOnce,
+  saveVersion,
+  type Saved,
+} from '../../platform/database/saves.ts';
+import { notFound, Problem } from '../../platform/http/problem.ts';
 import { LifterData } from '../lifters/lifter-data.ts';
 import type { HoldKindId } from '@iron-clasp/core';
 import { PlannedSet, TrainingSession, type PlannedHold } from './training.entity.ts';
@@ -14,6 +20,8 @@ export type SessionContent = Pick<
   'venueId' | 'barId' | 'heldOn' | 'title' | 'holds' | 'lines' | 'rehearsesMeet'
 >;
 
+/** Sets of a session, those added on the day too. */
+const MOST_SETS = 200;
 /** Sessions of a day that are listed. */
 const MOST_A_DAY = 200;
 
@@ -137,6 +145,41 @@ export class TrainingService implements OnModuleInit {
     const { id, clubId, lifterId } = session;
     const owner = { clubId, lifterId };
     return changeVersion(manager, TrainingSession, { ...{ id, owner, seen, part, what: 'session' } });
+  }
+
+  /**
+   * Adds a set to a session that is not over, behind those it has; sent again it is the same set. The lines no longer say
+   * all of it, so the session is read from its sets from then on.
+   * @param make the set, from those there are.
+   */
+  async addSet(
+    clubId: string,
+    sessionId: string,
+    id: string,
+    make: (sets: readonly PlannedSet[]) => Omit<PlannedSet, 'id' | 'sessionId' | 'place'>,
+  ): Promise<void> {
+    await this.db.transaction(async (manager) => {
+      const session = await this.lock(manager, clubId, sessionId);
+      if (session.finished)
+        throw new Problem(409, 'session-over', 'This session is over. Open it again to add a set.');
+      const sets = await this.training.plannedSets([sessionId], manager);
+      const others = sets.filter((set) => set.id !== id);
+      if (others.length >= MOST_SETS)
+        throw new Problem(409, 'too-many', `A session has at most ${MOST_SETS} sets.`);
+      const place =
+        sets.find((set) => set.id === id)?.place ?? Math.max(-1, ...others.map((set) => set.place)) + 1;
+      await keepOnce(
+        manager,
+        PlannedSet,
+        { ...make(others), id, sessionId, place },
+        {
+          owner: { sessionId },
+          same: ['liftId', 'role', 'load', 'reps', 'seconds'],
+          what: 'set',
+        },
+      );
+      await manager.update(TrainingSession, { id: sessionId, clubId }, { lines: null });
+    });
   }
 
   /** Ends a session, or opens it again where `at` is null. The plan stays as it is, so its version does too. */

@@ -24,7 +24,13 @@ import type { KnownDecision } from '../../records/hold-decisions/hold-decisions.
 import { KitService, type VenueKit } from '../../records/kit/kit.service.ts';
 import type { LoggedHold } from '../../records/log/log.entity.ts';
 import type { TrainingSession } from '../../records/training/training.entity.ts';
-import { clashViews, gripEventsOf, gripItems, isHeavyBareSet, weekOf } from '../../evidence/holds/grip-events.ts';
+import {
+  clashViews,
+  gripEventsOf,
+  gripItems,
+  isHeavyBareSet,
+  weekOf,
+} from '../../evidence/holds/grip-events.ts';
 import {
   HoldFactsService,
   WEEKS_AHEAD,
@@ -199,12 +205,10 @@ function reportOf(
   if (startsOn > today) return null;
   return blockReport({
     ...{ today, startsOn, endsOn, observations, fit: fitOptions(profile.lifter) },
-    heavySets: sets
-      .filter(isHeavyBareSet)
-      .map(({ trainingDay, slippedAtRep, confidence }) => ({
-        on: trainingDay,
-        slipped: slippedAtRep !== null,
-        ...(confidence !== null && { confidence }),
-      })),
+    heavySets: sets.filter(isHeavyBareSet).map(({ trainingDay, slippedAtRep, confidence }) => ({
+      on: trainingDay,
+      slipped: slippedAtRep !== null,
+      ...(confidence !== null && { confidence }),
+    })),
   });
 }

@@ -3,6 +3,7 @@ import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { GRIP_CHOICES, type GripChoice } from '@iron-clasp/core';
 import {
   CorrectionRequest,
+  ExtraSetRequest,
   LogHoldRequest,
   LogSetRequest,
   type CallsView,
@@ -65,6 +66,20 @@ export class LogController {
     @Body() body: LogSetRequest,
   ): Promise<CallsView> {
     await this.logging.keepSet(who.club, who.account.id, session, id, body).catch(loggedElsewhere);
+    this.live.tell({ sessionId: session, kind: 'changed' });
+    return this.calls.session(who.club, session);
+  }
+
+  @LifterMay({ session: 'session' })
+  @Put('sessions/:session/extra-sets/:id')
+  @ApiOperation({ summary: 'Add a set to a session under way, under a client-made id' })
+  async addSet(
+    @Who() who: SignedIn,
+    @Param('session', new KnownId('session')) session: string,
+    @Param('id', new KnownId('set')) id: string,
+    @Body() body: ExtraSetRequest,
+  ): Promise<CallsView> {
+    await this.logging.addSet(who.club, session, id, body);
     this.live.tell({ sessionId: session, kind: 'changed' });
     return this.calls.session(who.club, session);
   }

@@ -5,7 +5,13 @@ import {
   type UseMutationResult,
   type UseQueryResult,
 } from '@tanstack/react-query';
-import type { FinishRequest, FloorView, SessionEndView } from '@iron-clasp/contract';
+import type {
+  CallsView,
+  ExtraSetRequest,
+  FinishRequest,
+  FloorView,
+  SessionEndView,
+} from '@iron-clasp/contract';
 import { type ApiError, ask } from '../client.ts';
 import { keys } from '../keys.ts';
 import { clubChanged, lifterChanged } from '../refresh.ts';
@@ -32,6 +38,17 @@ export function useFinish(sessionId: string): UseMutationResult<SessionEndView, 
     mutationFn: (body: FinishRequest) => ask<SessionEndView>('PUT', `/sessions/${sessionId}/end`, body),
     onSuccess: (view) =>
       lifterChanged(client, view.session.lifterId, { key: keys.training(sessionId, 'end'), data: view }),
+  });
+}
+
+/** Adds a set to a session under way; the floor is read anew with it, before it is gone to. */
+export function useAddSet(
+  sessionId: string,
+): UseMutationResult<CallsView, ApiError, { readonly id: string; readonly body: ExtraSetRequest }> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ id, body }) => ask<CallsView>('PUT', `/sessions/${sessionId}/extra-sets/${id}`, body),
+    onSuccess: () => client.refetchQueries({ queryKey: keys.training(sessionId, 'floor') }),
   });
 }
 

@@ -1,5 +1,6 @@
 import { HOLD_KINDS_BY_ID, sayCall, SET_ROLE_TAGS, type HoldKindId } from '@iron-clasp/core';
 import type { CalledSet } from '@iron-clasp/contract';
+import { Plus } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { Button } from '../../ui/button.tsx';
@@ -13,27 +14,42 @@ interface AllSetsProps {
   readonly memory: LaneMemory;
   readonly onGo: (at: string) => void;
   readonly onMore: (set: CalledSet, entry: DoneEntry) => void;
+  /** Adds one more like this set. */
+  readonly onAgain: (like: CalledSet) => void;
+  readonly onOtherLift: () => void;
   readonly onClose: () => void;
 }
 
 /** The whole session as a list: what was done, what was left out, and a tap to go anywhere. */
-export function AllSets({ lane, kinds, memory, onGo, onMore, onClose }: AllSetsProps): ReactElement {
+export function AllSets({
+  lane,
+  kinds,
+  memory,
+  onGo,
+  onMore,
+  onAgain,
+  onOtherLift,
+  onClose,
+}: AllSetsProps): ReactElement {
   const unit = useUnit();
   return (
     <section aria-label="All sets" className="min-h-0 grow overflow-y-auto px-4 py-2">
       <div className="flex items-center justify-between">
-        <h2 className="text-2xl">All sets</h2>
+        <h2 className="mr-auto text-2xl">All sets</h2>
+        <Button className="mr-2 min-h-12 px-3" onClick={onOtherLift}>
+          Add another lift
+        </Button>
         <Button className="min-h-12 px-5" onClick={onClose}>
           Close
         </Button>
       </div>
       <ol className="mt-2">
         {lane.sets.map(({ set, done }) => (
-          <li key={set.id}>
+          <li key={set.id} className="flex items-stretch border-b border-rule">
             <button
               type="button"
               onClick={() => (done ? onMore(set, done) : onGo(set.id))}
-              className="flex min-h-16 w-full flex-wrap items-center gap-x-4 border-b border-rule text-left hover:bg-raised"
+              className="flex min-h-16 min-w-0 grow flex-wrap items-center gap-x-4 text-left hover:bg-raised"
             >
               <span className="grow">
                 {set.liftName}, {SET_ROLE_TAGS[set.role]}
@@ -53,6 +69,15 @@ export function AllSets({ lane, kinds, memory, onGo, onMore, onClose }: AllSetsP
                     ? 'left out'
                     : sayCall(agreedCall(set, memory))}
               </span>
+            </button>
+            <button
+              type="button"
+              aria-label={`One more like ${set.liftName}, ${SET_ROLE_TAGS[set.role]}`}
+              title="One more"
+              onClick={() => onAgain(set)}
+              className="grid min-h-16 w-16 shrink-0 place-items-center hover:bg-raised"
+            >
+              <Plus size={22} aria-hidden />
             </button>
           </li>
         ))}

@@ -1,15 +1,14 @@
 import { loadBar, type HoldKindId, type SetCall } from '@iron-clasp/core';
 import type { CalledSet, FloorView, LogSetRequest, StandsRequest } from '@iron-clasp/contract';
-import { clockNow } from '../../data/clock.ts';
 import type { Waiting } from '../../offline/outbox.ts';
 import { saidOn, type DoneEntry, type DoneHold, type Lane, type LaneMemory } from './lane.ts';
 import { handsNow, holdsNow } from './opening.ts';
 
-/** The body of a set as it is sent, now. */
-export const dated = (body: Omit<LogSetRequest, 'doneAt'>, barId: string): LogSetRequest => ({
+/** The body of a set as it is sent. */
+export const dated = (body: Omit<LogSetRequest, 'doneAt'>, barId: string, doneAt: string): LogSetRequest => ({
   ...body,
   barId,
-  doneAt: clockNow().toISOString(),
+  doneAt,
 });
 
 /** What stands on the floor, for those who follow on another screen. */
@@ -25,14 +24,27 @@ export const standing = (set: CalledSet, call: SetCall, load: number): StandsReq
 export function withOpening(view: FloorView, waiting: readonly Waiting[]): FloorView {
   const hands = handsNow(view, waiting);
   const holds = holdsNow(view, waiting);
-  if (hands === view.hands && holds === view.calls.holds) return view;
+  const sets = withExtras(view, waiting);
+  if (hands === view.hands && holds === view.calls.holds && sets === view.calls.sets) return view;
   const { session } = view.underWay;
   return {
     ...view,
     hands,
-    calls: { ...view.calls, holds },
+    calls: { ...view.calls, holds, sets },
     underWay: { ...view.underWay, session: { ...session, lifter: { ...session.lifter, hands } } },
   };
+}
+
+/** The sets with those that this device added and the server does not have yet: each is called like the one it repeats. */
+function withExtras(view: FloorView, waiting: readonly Waiting[]): readonly CalledSet[] {
+  const { sets, session } = view.calls;
+  const extras = waiting.flatMap((entry): CalledSet[] => {
+    if (entry.kind !== 'extra' || entry.sessionId !== session.id || entry.refused) return [];
+    const like = sets.find((set) => set.id === entry.body.like);
+    if (!like || sets.some((set) => set.id === entry.id)) return [];
+    return [{ ...like, id: entry.id, done: null, override: null, overrides: [], fault: null }];
+  });
+  return extras.length > 0 ? [...sets, ...extras] : sets;
 }
 
 /** The hold that was the last act on this device, where nobody has said yet how it was. */

@@ -40,6 +40,7 @@ import { endOf, Foot, ToSheet } from './lane-foot.tsx';
 import { asksWhatWasSeen, Done, Last, SessionOver, Stopped } from './lane-parts.tsx';
 import { useLaneMemory } from './lane-memory.ts';
 import { Opening } from './opening-panel.tsx';
+import { OtherLift } from './other-lift.tsx';
 import { Otherwise } from './otherwise.tsx';
 import { Proposals } from './proposals.tsx';
 import { Refused } from './refused.tsx';
@@ -49,12 +50,12 @@ import { SetPanel } from './set-panel.tsx';
 import { useCallsAgain } from './use-calls-again.ts';
 import { useRest } from './use-clock.ts';
 import { NO_SET, useTellStands } from './use-tell-stands.ts';
-import { clockNow, clubDay } from '../../data/clock.ts';
+import { clockNow, clubDay, momentOn } from '../../data/clock.ts';
 import { useSession } from '../../data/session/session.ts';
 
 /** What lies over the lane: nothing, the list of sets, a set that went differently, or an entry that gets details. */
 type Over =
-  | { readonly kind: 'list' }
+  | { readonly kind: 'list' | 'otherLift' }
   | { readonly kind: 'different'; readonly set: CalledSet }
   | { readonly kind: 'details' | 'seen'; readonly set: CalledSet; readonly entry: DoneEntry }
   | { readonly kind: 'hold'; readonly hold: DoneHold };
@@ -75,7 +76,9 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
   const [over, setOver] = useState<Over | null>(null);
   const lane = laneOf(view, waiting, memory);
   const zone = useSession().data?.club.timeZone;
-  const elsewhen = zone !== undefined && session.on !== clubDay(zone);
+  const today = zone === undefined ? session.on : clubDay(zone);
+  const elsewhen = session.on !== today;
+  const moment = (): string => momentOn(session.on, today, lane.count.done);
   const calls = useCallsAgain(view, known, lane);
   const proposals = proposalsOf(lane, calls, memory);
   const rest = useRest(memory.rest);
@@ -91,7 +94,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
   const common = { sessionId: session.id, accountId };
   const logSet = (set: CalledSet, body: Omit<LogSetRequest, 'doneAt'>): void => {
     const id = crypto.randomUUID();
-    outbox.add({ ...common, id, kind: 'set', body: dated(body, session.bar.id) });
+    outbox.add({ ...common, id, kind: 'set', body: dated(body, session.bar.id, moment()) });
     logged('set', id, set.rest ?? USUAL_REST[set.role]);
     setOver(null);
   };
@@ -119,16 +122,22 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
     const of = { plannedSetId: set.id };
     correct(
       entry.id,
-      { kind: 'set', body: dated({ ...of, ...bodyOf(entry) }, session.bar.id) },
-      { kind: 'set', body: dated({ ...of, ...body }, session.bar.id) },
+      { kind: 'set', body: dated({ ...of, ...bodyOf(entry) }, session.bar.id, moment()) },
+      { kind: 'set', body: dated({ ...of, ...body }, session.bar.id, moment()) },
     );
   };
   const putHold = (logged: DoneHold, right: DoneHold): void => {
     const body = (of: DoneHold): LogHoldRequest => ({
       ...bodyOfHold(of, session.bar.id),
-      doneAt: clockNow().toISOString(),
+      doneAt: moment(),
     });
     correct(logged.id, { kind: 'hold', body: body(logged) }, { kind: 'hold', body: body(right) });
+  };
+  const again = (like: CalledSet): void => {
+    const id = crypto.randomUUID();
+    outbox.add({ ...common, id, kind: 'extra', body: { like: like.id } });
+    act({ kind: 'go', at: id });
+    setOver(null);
   };
   const takeBack = (): void => {
     const undone = undo(memory, () => crypto.randomUUID());
@@ -168,7 +177,12 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
       <header className="relative z-10 flex shrink-0 items-center gap-2 border-b border-rule px-2">
         <ToSheet lifterId={session.lifterId} />
         <h1 className="min-w-0 truncate text-2xl flat:text-xl">{session.lifterName}</h1>
-        {elsewhen && <p className="shrink-0 text-ochre">{shortDay(session.on)}</p>}
+        {elsewhen && (
+          <p className="shrink-0 text-ochre">
+            {session.on < today && <span className="max-sm:sr-only">entered for </span>}
+            {shortDay(session.on)}
+          </p>
+        )}
         {now?.kind === 'set' && over === null && (
           <p className="hidden text-quiet flat:block">
             {now.set.liftName}, {SET_ROLE_TAGS[now.set.role]}
@@ -217,7 +231,18 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
             setOver(null);
           }}
           onMore={(set, entry) => setOver({ kind: 'details', set, entry })}
+          onAgain={again}
+          onOtherLift={() => setOver({ kind: 'otherLift' })}
           onClose={() => setOver(null)}
+        />
+      ) : over?.kind === 'otherLift' ? (
+        <OtherLift
+          sessionId={session.id}
+          onAdded={(id) => {
+            act({ kind: 'go', at: id });
+            setOver(null);
+          }}
+          onClose={() => setOver({ kind: 'list' })}
         />
       ) : over?.kind === 'different' ? (
         <Otherwise
@@ -308,7 +333,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
           holds={lane.holds}
           done={done}
           alone={!coach}
-          onLog={logHold}
+          onLog={(body) => logHold({ ...body, doneAt: moment() })}
           onCorrect={putHold}
         />
       )}

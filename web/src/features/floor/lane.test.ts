@@ -78,12 +78,36 @@ describe('a lane', () => {
   it('goes through the sets, then the holds, and is at its end', () => {
     expect(laneOf(view(), [], NEW_LANE)).toMatchObject({
       current: { set: { id: 'a' } },
-      next: { id: 'b' },
+      next: { set: { id: 'b' } },
       count: { done: 0, of: 5 },
     });
     const all = [waits('1', 'a'), waits('2', 'b'), waits('3', 'c')];
     expect(laneOf(view(), all, NEW_LANE)).toMatchObject({ current: { kind: 'hold' }, next: null });
     expect(laneOf(view(), all, remember({ skipped: ['hold:frontRackHold'] })).current).toBeNull();
+  });
+
+  it('goes through several kinds of hold, each with its own count, and back to one that was done', () => {
+    const hold = (kind: string, sets: number): object => ({
+      kind,
+      hold: { kind, sets, lift: 'hold.front-rack' },
+    });
+    const holds = [hold('frontRackHold', 1), hold('deadHang', 2)] as never;
+    const held: Waiting = {
+      ...{ id: 'h', kind: 'hold', sessionId: 's', accountId: 'x' },
+      body: {
+        ...{ kind: 'frontRackHold', liftId: 'hold.front-rack', load: 150, seconds: 10, target: 10 },
+        ...{ ended: 'stopped', grip: 'hook', chalk: 'block', pin: 620, doneAt: '' },
+      },
+    };
+    const all = [waits('1', 'a'), waits('2', 'b'), waits('3', 'c')];
+    const lane = laneOf(view({ holds }), [...all, held], NEW_LANE);
+    expect(lane).toMatchObject({
+      current: { hold: { kind: 'deadHang' }, done: 0 },
+      count: { done: 4, of: 6 },
+    });
+    expect(lane.holds).toMatchObject([{ pin: 620, ended: 'stopped' }]);
+    const back = laneOf(view({ holds }), [...all, held], remember({ at: 'hold:frontRackHold' }));
+    expect(back.current).toMatchObject({ hold: { kind: 'frontRackHold' }, done: 1 });
   });
 
   it('counts what the server has and what waits here once, and what is taken back not at all', () => {

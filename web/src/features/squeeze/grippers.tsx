@@ -22,7 +22,9 @@ import { useRequestForm } from '../../ui/request-form.ts';
 import { SaveTable } from '../../ui/save-table.tsx';
 import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
 import { SqueezeParts } from './squeeze.tsx';
-import { clockNow } from '../../data/clock.ts';
+import { momentOn } from '../../data/clock.ts';
+import { useToday } from '../../data/session/use-today.ts';
+import { DateField } from '../../ui/date-field.tsx';
 import { useGrippers, useKeepAttempt, useUndoAttempt } from '../../data/grippers/grippers.ts';
 
 /** The club's grippers for this lifter: chances of closing each, the next session of each hand, and what was tried. */
@@ -227,6 +229,7 @@ function Ladder({ view }: { view: GrippersView }): ReactElement {
 
 function Attempt({ view, lifterId }: { view: GrippersView; lifterId: string }): ReactElement {
   const keep = useKeepAttempt(lifterId);
+  const today = useToday();
   const id = useRef(crypto.randomUUID());
   const { form, field, onSubmit, failed, sending } = useRequestForm({
     request: GripperAttemptRequest,
@@ -238,9 +241,11 @@ function Attempt({ view, lifterId }: { view: GrippersView; lifterId: string }): 
       closed: true,
       gap: '',
       seconds: '',
+      // Empty for today.
+      day: '',
     },
-    bodyOf: ({ gripperId, hand, depth, closed, gap, seconds }): GripperAttemptRequest => ({
-      ...{ gripperId, hand, depth, closed, doneAt: clockNow().toISOString() },
+    bodyOf: ({ gripperId, hand, depth, closed, gap, seconds, day }): GripperAttemptRequest => ({
+      ...{ gripperId, hand, depth, closed, doneAt: momentOn(day, today) },
       ...(!closed && gap.trim() && { gapMm: typedNumber(gap) }),
       ...(seconds.trim() && { seconds: typedNumber(seconds) }),
     }),
@@ -297,6 +302,13 @@ function Attempt({ view, lifterId }: { view: GrippersView; lifterId: string }): 
           <Field label="Gap left, if not closed" unit="mm" inputMode="decimal" {...field('gap', 'gapMm')} />
           <Field label="Held closed" unit="s" inputMode="decimal" {...field('seconds')} />
         </div>
+        <Controller
+          control={form.control}
+          name="day"
+          render={({ field: { value, onChange } }) => (
+            <DateField label="Day, if it was not today" value={value} onChange={onChange} />
+          )}
+        />
         {failed && <Failed error={failed} />}
         <div className="grid grid-cols-2 gap-2">
           <Button

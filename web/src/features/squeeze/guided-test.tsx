@@ -16,7 +16,9 @@ import { Caution, Failed } from '../../ui/states.tsx';
 import { DeviceTrial } from './device-trial.tsx';
 import { FileTrial } from './file-trial.tsx';
 import { protocolWords, restLeft, testOrder } from './test-order.ts';
-import { clockNow } from '../../data/clock.ts';
+import { momentOn } from '../../data/clock.ts';
+import { useToday } from '../../data/session/use-today.ts';
+import { DateField } from '../../ui/date-field.tsx';
 import { useKeepTest } from '../../data/squeeze/squeeze.ts';
 
 interface DoneTrial {
@@ -39,6 +41,8 @@ export function GuidedTest({ lifterId, protocols, onClose }: GuidedTestProps): R
   const [done, setDone] = useState<readonly DoneTrial[]>([]);
   const [hand, setHand] = useState<Side>('left');
   const [note, setNote] = useState('');
+  const today = useToday();
+  const [day, setDay] = useState('');
   const keep = useKeepTest(lifterId);
   const id = useRef(crypto.randomUUID());
   const { protocol, contractions, id: protocolId } = protocols[chosen]!;
@@ -51,7 +55,7 @@ export function GuidedTest({ lifterId, protocols, onClose }: GuidedTestProps): R
     protocol,
     trials: done.map((each) => each.sent),
     source,
-    testedAt: clockNow().toISOString(),
+    testedAt: momentOn(day, today),
     ...(note.trim() && { note: note.trim() }),
     ...more,
   });
@@ -83,6 +87,9 @@ export function GuidedTest({ lifterId, protocols, onClose }: GuidedTestProps): R
             ['file', 'from a trace file'],
           ]}
         />
+        {source === 'hand' && !contractions && (
+          <DateField label="Day, if it was not today" value={day} onChange={setDay} />
+        )}
         {contractions && (
           <Choices
             legend="Hand"
