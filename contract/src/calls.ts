@@ -52,6 +52,11 @@ export class OverrideRequest {
 
   @Text(300, REASON_MESSAGE, 3)
   reason: string;
+
+  /** Also in the later weeks that repeat the session, written already or not. */
+  @Optional()
+  @Flag('Say whether it repeats with the week.')
+  repeats?: boolean;
 }
 
 /** Circumstances to try on a session without saving anything; what is left out stays as it is. */
@@ -88,6 +93,8 @@ export interface SessionHead {
   readonly version: number;
   /** Heat, or hands that sweat through the chalk. */
   readonly sweat: boolean;
+  /** Chalk and bar that hold for this session alone, mm; null for what the house allows, and the bar as it is. */
+  readonly own: { readonly chalk: ChalkKind | null; readonly barDiameter: number | null };
   /** The meet whose rules bind the session: on its day, or rehearsed. */
   readonly event: { readonly name: string; readonly rehearsal: boolean } | null;
   /** The hands of the last check in words, and why nothing is lifted today where that is so. */
@@ -149,6 +156,8 @@ export interface OverrideView {
   readonly choice: GripChoice;
   readonly sideUnder: Side | null;
   readonly reason: string;
+  /** It repeats with the week of its session. */
+  readonly repeats: boolean;
   readonly by: string;
   readonly at: string;
   readonly undone: { readonly by: string; readonly at: string } | null;

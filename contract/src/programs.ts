@@ -1,6 +1,26 @@
-import { LIFTS, type HoldKindId, type PlanFault } from '@iron-clasp/core';
+import {
+  CHALK_KINDS,
+  LIFTS,
+  LIMITS,
+  type ChalkKind,
+  type HoldKindId,
+  type PlanFault,
+} from '@iron-clasp/core';
 import { HoldKinds } from './holds.ts';
-import { Day, Flag, Id, Nullable, OneOf, Optional, Parts, SeenVersion, Text, Whole } from './fields.ts';
+import {
+  Amount,
+  CHALK_MESSAGE,
+  Day,
+  Flag,
+  Id,
+  Nullable,
+  OneOf,
+  Optional,
+  Parts,
+  SeenVersion,
+  Text,
+  Whole,
+} from './fields.ts';
 
 const SESSION_DAY = 'Choose the day of the session.';
 const TITLE_MESSAGE = 'Title must be 1 to 80 characters.';
@@ -25,6 +45,21 @@ export class MoveSessionRequest {
   @Optional()
   @Flag('Say whether it is hot, or the hands sweat.')
   sweat?: boolean;
+
+  /** The rules of the next meet bind the session. */
+  @Optional()
+  @Flag('Say whether the session rehearses the meet.')
+  rehearsesMeet?: boolean;
+
+  /** Chalk for this session alone; null for what the house allows. */
+  @Nullable()
+  @OneOf(CHALK_KINDS, CHALK_MESSAGE)
+  chalk?: ChalkKind | null;
+
+  /** mm, for this session alone; null for the bar as it is. */
+  @Nullable()
+  @Amount(LIMITS.barDiameter, 'Diameter must be a number from 20 to 120 mm.')
+  barDiameter?: number | null;
 
   @SeenVersion(1)
   version: number;

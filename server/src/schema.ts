@@ -20,6 +20,8 @@ import { SweatAndSigns1766000000032 } from './records/log/migrations/0032-sweat-
 import { SeveralHoldsASession1766000000033 } from './records/training/migrations/0033-several-holds-a-session.ts';
 import { HoldSettings1766000000034 } from './records/hold-settings/migrations/0034-hold-settings.ts';
 import { PinsAndEndings1766000000035 } from './records/log/migrations/0035-pins-and-endings.ts';
+import { OwnRulesOfASession1766000000036 } from './records/training/migrations/0036-own-rules-of-a-session.ts';
+import { DecisionsThatRepeat1766000000037 } from './records/call-overrides/migrations/0037-decisions-that-repeat.ts';
 import { LogKeepsWhatWasHeld1766000000027 } from './records/log/migrations/0027-log-keeps-what-was-held.ts';
 
 /** Every change of the schema, in order; each stands in the folder of the noun whose tables it changes. */
@@ -47,4 +49,6 @@ export const MIGRATIONS = [
   SeveralHoldsASession1766000000033,
   HoldSettings1766000000034,
   PinsAndEndings1766000000035,
+  OwnRulesOfASession1766000000036,
+  DecisionsThatRepeat1766000000037,
 ];

@@ -149,3 +149,78 @@ describe('what if', () => {
     await ask<ErrorView>({ venueId: randomUUID() }, 404);
   });
 });
+
+describe('a decision that repeats with its week', () => {
+  it('stands in the later weeks that repeat the session, and in those that are written from it', async () => {
+    const { lifters } = await coach.get<RackView>('/lifters');
+    const bram = lifters.find((row) => row.name === 'Bram Oosterhuis')!.id;
+    const [venue] = await coach.get<{ id: string }[]>('/venues');
+    const first = randomUUID();
+    const session = {
+      ...{ title: 'Repeated', heldOn: '2027-02-02', venueId: venue!.id, holds: [], version: 0 },
+      lines: [
+        { liftId: 'deadlift.conventional', text: 'ramp top 1x3 @ 80%' },
+        { liftId: 'row.barbell', text: '3x8 @ 60kg' },
+      ],
+    };
+    await coach.send('put', `/lifters/${bram}/sessions/${first}`, session, 200);
+    const repeat = (day: string): Promise<unknown> =>
+      coach.send('post', `/lifters/${bram}/weeks/${day}/repeat`, { weeks: 1 }, 200);
+    await repeat('2027-02-02');
+    const weeks = async (): Promise<CallsView[]> => {
+      const ids = (
+        await api.db.query(
+          `SELECT id FROM training_session WHERE title = 'Repeated' AND removed_at IS NULL ORDER BY held_on`,
+        )
+      ).map((row: { id: string }) => row.id);
+      return Promise.all(ids.map((id: string) => calls(id)));
+    };
+    const [own] = await weeks();
+    const top = tops(own!)[0]!;
+    const body = {
+      plannedSetIds: [top.id],
+      choice: 'doubleOverhand',
+      reason: 'bare this block',
+      repeats: true,
+    };
+    const id = randomUUID();
+    await put(id, body, 200, first);
+    await put(id, body, 200, first);
+    await repeat('2027-02-09');
+    const now = await weeks();
+    expect(now).toHaveLength(3);
+    for (const each of now) {
+      const [set] = tops(each);
+      expect(set!.override).toMatchObject({
+        choice: 'doubleOverhand',
+        reason: 'bare this block',
+        repeats: true,
+      });
+      expect(set!.overrides).toHaveLength(1);
+      expect(each.sets.filter((other) => other.override)).toHaveLength(1);
+    }
+    // Taken back in one week it stands in the others.
+    await coach.send('delete', `/sessions/${first}/overrides/${id}`, undefined, 200);
+    const after = await weeks();
+    expect(after.map((each) => tops(each)[0]!.override !== null)).toEqual([false, true, true]);
+  });
+});
+
+describe('what was tried is kept as the session’s own rule', () => {
+  it('chalk and bar bind its calls and its log, and are taken back', async () => {
+    const before = await calls(iskra);
+    const patch = (body: object, status = 200): Promise<CallsView> =>
+      coach.send<CallsView>('patch', `/sessions/${iskra}`, body, status);
+    const kept = await patch({ chalk: 'none', barDiameter: 50, version: before.session.version });
+    expect(kept.session.own).toEqual({ chalk: 'none', barDiameter: 50 });
+    expect(kept.session.venue.chalk).toBe('none');
+    for (const { call } of kept.sets) expect(call.chalk.kind).toBe('none');
+    const bare = (view: CallsView): (number | null)[] =>
+      view.sets.filter((set) => set.call.choice === 'doubleOverhand').map((set) => set.call.probability);
+    expect(bare(kept).some((chance, i) => chance !== bare(before)[i])).toBe(true);
+    await patch({ chalk: null, version: before.session.version }, 409);
+    const back = await patch({ chalk: null, barDiameter: null, version: kept.session.version });
+    expect(back.session.own).toEqual({ chalk: null, barDiameter: null });
+    expect(back.sets.map((set) => set.line)).toEqual(before.sets.map((set) => set.line));
+  });
+});

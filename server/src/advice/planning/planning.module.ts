@@ -1,4 +1,5 @@
 import { Module } from '@nestjs/common';
+import { CallOverridesModule } from '../../records/call-overrides/call-overrides.module.ts';
 import { KitModule } from '../../records/kit/kit.module.ts';
 import { LiftersModule } from '../../records/lifters/lifters.module.ts';
 import { LogModule } from '../../records/log/log.module.ts';
@@ -10,7 +11,15 @@ import { ProgramsService } from './programs.service.ts';
 
 /** Sessions and weeks as coaches write them. */
 @Module({
-  imports: [HoldFactsModule, LifterTodayModule, KitModule, LiftersModule, LogModule, TrainingModule],
+  imports: [
+    CallOverridesModule,
+    HoldFactsModule,
+    LifterTodayModule,
+    KitModule,
+    LiftersModule,
+    LogModule,
+    TrainingModule,
+  ],
   providers: [ForearmWorkService, ProgramsService],
   exports: [ForearmWorkService, ProgramsService],
 })

@@ -8,10 +8,11 @@ import { Clock } from '../../platform/clock/clock.ts';
 import { alike } from '../../platform/database/saves.ts';
 import { daysBetween, shiftDay, weekOf, type ClubRef } from '../../platform/days/club-day.ts';
 import { notFound, Problem } from '../../platform/http/problem.ts';
+import { CallOverridesService } from '../../records/call-overrides/call-overrides.service.ts';
 import { KitService } from '../../records/kit/kit.service.ts';
 import { LiftersService } from '../../records/lifters/lifters.service.ts';
 import { LogService } from '../../records/log/log.service.ts';
-import type { SessionLine, TrainingSession } from '../../records/training/training.entity.ts';
+import type { PlannedSet, SessionLine, TrainingSession } from '../../records/training/training.entity.ts';
 import {
   holdsOf,
   sameSets,
@@ -30,6 +31,7 @@ export class ProgramsService {
     private readonly log: LogService,
     private readonly lifters: LiftersService,
     private readonly kit: KitService,
+    private readonly overrides: CallOverridesService,
     private readonly clock: Clock,
   ) {}
 
@@ -101,19 +103,25 @@ export class ProgramsService {
   async move(club: ClubRef, sessionId: string, body: MoveSessionRequest): Promise<void> {
     await this.db.transaction(async (manager) => {
       const session = await this.training.lock(manager, club.id, sessionId);
-      const { venueId = session.venueId, heldOn = session.heldOn, sweat = session.sweat, version } = body;
+      const { venueId = session.venueId, heldOn = session.heldOn, version } = body;
+      const own = {
+        sweat: body.sweat ?? session.sweat,
+        rehearsesMeet: body.rehearsesMeet ?? session.rehearsesMeet,
+        ownChalk: body.chalk === undefined ? session.ownChalk : body.chalk,
+        ownDiameter: body.barDiameter === undefined ? session.ownDiameter : body.barDiameter,
+      };
       // A bar belongs to its venue: moved without a word about the bar, the session takes the first one there.
       const barId = body.barId ?? (venueId === session.venueId ? session.barId : null);
       if (!(await this.kit.at(club.id, venueId, barId))) throw notFound(body.barId ? 'bar' : 'venue');
       const stays = session.venueId === venueId && session.barId === barId && session.heldOn === heldOn;
-      if (stays && session.sweat === sweat) return;
+      if (stays && alike<TrainingSession>(session, own)) return;
       if (heldOn !== session.heldOn && (await this.log.started([sessionId], manager)).size > 0)
         throw new Problem(
           409,
           'session-started',
           'Something of this session is already logged, so its day is history now. Copy it to another day.',
         );
-      await this.training.change(session, version, { venueId, barId, heldOn, sweat }, manager);
+      await this.training.change(session, version, { venueId, barId, heldOn, ...own }, manager);
     });
   }
 
@@ -167,6 +175,7 @@ export class ProgramsService {
         const seriesId = series.get(session.id)!;
         if (!session.seriesId) await this.training.change(session, session.version, { seriesId }, manager);
         const own = sets.filter((set) => set.sessionId === session.id);
+        const decisions = await this.overrides.repeating(session.id, manager);
         for (let week = 1; week <= weeks; week++) {
           const heldOn = shiftDay(session.heldOn, 7 * week);
           const [monday, sunday] = weekOf(heldOn);
@@ -177,20 +186,36 @@ export class ProgramsService {
           const id = randomUUID();
           const { venueId, barId, title, lines, rehearsesMeet } = session;
           const holds = holdsOf(session.holds.map((hold) => hold.kind));
+          const copies = own.map((set) => ({ ...set, id: randomUUID(), sessionId: id }));
           await this.training.save(
             manager,
             { clubId, lifterId },
             id,
             0,
             { venueId, barId, title, holds, lines, heldOn, rehearsesMeet },
-            own.map((set) => ({ ...set, id: randomUUID(), sessionId: id })),
+            copies,
             { seriesId },
           );
+          for (const decision of decisions) await this.repeat(manager, decision, id, own, copies);
           written += 1;
         }
       }
       return { sessions: written, left: weeks * source.length - written };
     });
+  }
+
+  /** Repeats a decision in a session whose sets stand as those it was made on, place by place. */
+  private async repeat(
+    manager: EntityManager,
+    decision: RepeatingDecision,
+    sessionId: string,
+    from: readonly PlannedSet[],
+    to: readonly PlannedSet[],
+  ): Promise<void> {
+    const setIds = setsAlike(decision.setIds, from, to);
+    const { setIds: _sets, ...row } = decision;
+    if (setIds.length > 0)
+      await this.overrides.keep({ ...row, id: randomUUID(), sessionId }, setIds, manager);
   }
 
   /** Moves what is not begun of a week to another one, which must be free. */
@@ -314,6 +339,24 @@ export class ProgramsService {
 function pick(session: TrainingSession): Omit<SessionContent, 'lines'> {
   const { venueId, barId, heldOn, title, holds, rehearsesMeet } = session;
   return { venueId, barId, heldOn, title, holds, rehearsesMeet };
+}
+
+type RepeatingDecision = Awaited<ReturnType<CallOverridesService['repeating']>>[number];
+
+/** The sets of another week that stand where the named ones do, of the same lift and role. */
+export function setsAlike(
+  ids: readonly string[],
+  from: readonly PlannedSet[],
+  to: readonly PlannedSet[],
+): string[] {
+  const named = from.filter((set) => ids.includes(set.id));
+  return to
+    .filter((set) =>
+      named.some(
+        ({ place, liftId, role }) => set.place === place && set.liftId === liftId && set.role === role,
+      ),
+    )
+    .map((set) => set.id);
 }
 
 function weekTaken(there: readonly TrainingSession[]): Problem {

@@ -23,6 +23,7 @@ import type { PlannedSet, TrainingSession } from '../../records/training/trainin
 import { TrainingService } from '../../records/training/training.service.ts';
 import { CurvesService, type LoggedObservation } from '../curves/curves.service.ts';
 import { demandOfLogged } from '../log/demand-of-logged.ts';
+import { ownKit } from './session-parts.ts';
 import { LifterTodayService, type LifterProfile } from '../lifter-today/lifter-today.service.ts';
 
 /** Everything one session's calls rest on. */
@@ -73,8 +74,8 @@ export class SessionFactsService {
 
   async ofSession(club: ClubRef, session: TrainingSession, known?: LifterProfile): Promise<SessionFacts> {
     const profile = known ?? (await this.lifters.profile(club, session.lifterId));
-    const [kit, sets, observations, ledger, overrides, copies, setsDone, holdsDone, week] = await Promise.all(
-      [
+    const [house, sets, observations, ledger, overrides, copies, setsDone, holdsDone, week] =
+      await Promise.all([
         this.kit.at(club.id, session.venueId, session.barId),
         this.training.plannedSets([session.id]),
         this.curves.observations(club, profile.lifter),
@@ -84,9 +85,9 @@ export class SessionFactsService {
         this.log.setsOf([session.id]),
         this.log.holdsOf([session.id]),
         this.weekOf(session, profile),
-      ],
-    );
-    if (!kit) throw notFound('venue');
+      ]);
+    if (!house) throw notFound('venue');
+    const kit = ownKit(house, session);
     return {
       ...{ session, profile, kit, sets, observations, ledger, overrides, setsDone, holdsDone, week },
       curve: this.curves.fit(profile.lifter, observations),

@@ -1,6 +1,6 @@
 import { findLift, type HoldRequest, type Lift } from '@iron-clasp/core';
 import type { VenueKit } from '../../records/kit/kit.service.ts';
-import type { PlannedSet } from '../../records/training/training.entity.ts';
+import type { PlannedSet, TrainingSession } from '../../records/training/training.entity.ts';
 
 /** A venue as the engine takes it. */
 export function venueOf({ venue, bar }: VenueKit): HoldRequest['venue'] {
@@ -17,4 +17,16 @@ export function liftOf(set: PlannedSet): Lift {
   const lift = findLift(set.liftId);
   if (!lift) throw new Error(`Planned set ${set.id} names the unknown lift ${set.liftId}.`);
   return lift;
+}
+
+/** The kit of a session that keeps chalk or a bar's diameter of its own. */
+export function ownKit(
+  kit: VenueKit,
+  { ownChalk, ownDiameter }: Pick<TrainingSession, 'ownChalk' | 'ownDiameter'>,
+): VenueKit {
+  return {
+    ...kit,
+    venue: { ...kit.venue, chalk: ownChalk ?? kit.venue.chalk },
+    bar: { ...kit.bar, diameter: ownDiameter ?? kit.bar.diameter },
+  };
 }

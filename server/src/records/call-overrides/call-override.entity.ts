@@ -11,6 +11,8 @@ export class CallOverrideRow {
   @Column('text') choice: GripChoice;
   @Column('text', { nullable: true }) sideUnder: Side | null;
   @Column('text') reason: string;
+  /** It is repeated with the week of its session. */
+  @Column('boolean') repeats: boolean;
   @Column('uuid') madeBy: string;
   @Column('timestamptz') madeAt: Date;
   @Column('uuid', { nullable: true }) undoneBy: string | null;

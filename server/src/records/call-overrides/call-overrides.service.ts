@@ -1,6 +1,6 @@
 import { Injectable, type OnModuleInit } from '@nestjs/common';
 import type { GripChoice, Side } from '@iron-clasp/core';
-import { DataSource, IsNull } from 'typeorm';
+import { DataSource, In, IsNull, type EntityManager } from 'typeorm';
 import { keepOnce } from '../../platform/database/saves.ts';
 import { differsFromKept, notFound } from '../../platform/http/problem.ts';
 import { AccountsService } from '../accounts/accounts.service.ts';
@@ -18,6 +18,7 @@ export interface KnownOverride {
   readonly undoneBy: string | null;
   readonly undoneAt: string | null;
   readonly setIds: readonly string[];
+  readonly repeats: boolean;
 }
 
 /** What coaches decided against a call, with who and when; undone ones stay. */
@@ -42,29 +43,48 @@ export class CallOverridesService implements OnModuleInit {
   /** Every override of a session, undone ones too, the latest first. */
   async ofSession(sessionId: string): Promise<KnownOverride[]> {
     const rows: (CallOverrideRow & { set_ids: string[] })[] = await this.db.query(
-      `SELECT o.id, o.choice, o.side_under AS "sideUnder", o.reason, o.made_by AS "madeBy", o.made_at AS "madeAt",
+      `SELECT o.id, o.choice, o.side_under AS "sideUnder", o.reason, o.made_by AS "madeBy", o.made_at AS "madeAt", o.repeats,
               o.undone_by AS "undoneBy", o.undone_at AS "undoneAt",
               array(SELECT s.planned_set_id FROM call_override_set s WHERE s.override_id = o.id ORDER BY s.planned_set_id) AS set_ids
          FROM call_override o WHERE o.session_id = $1 ORDER BY o.place DESC`,
       [sessionId],
     );
     const names = await this.accounts.names(rows.flatMap((row) => [row.madeBy, row.undoneBy]));
-    return rows.map(({ id, choice, sideUnder, reason, madeBy, madeAt, undoneBy, undoneAt, set_ids }) => ({
-      ...{ id, choice, sideUnder, reason, setIds: set_ids },
-      by: names.get(madeBy) ?? '',
-      at: madeAt.toISOString(),
-      undoneBy: undoneBy && (names.get(undoneBy) ?? ''),
-      undoneAt: undoneAt?.toISOString() ?? null,
+    return rows.map(
+      ({ id, choice, sideUnder, reason, repeats, madeBy, madeAt, undoneBy, undoneAt, set_ids }) => ({
+        ...{ id, choice, sideUnder, reason, repeats, setIds: set_ids },
+        by: names.get(madeBy) ?? '',
+        at: madeAt.toISOString(),
+        undoneBy: undoneBy && (names.get(undoneBy) ?? ''),
+        undoneAt: undoneAt?.toISOString() ?? null,
+      }),
+    );
+  }
+
+  /** Decisions of a session that repeat and stand, with the sets they are for. */
+  async repeating(
+    sessionId: string,
+    manager: EntityManager,
+  ): Promise<(CallOverrideRow & { setIds: string[] })[]> {
+    const rows = await manager.findBy(CallOverrideRow, { sessionId, repeats: true, undoneAt: IsNull() });
+    const sets = await manager.findBy(CallOverrideSet, { overrideId: In(rows.map((row) => row.id)) });
+    return rows.map((row) => ({
+      ...row,
+      setIds: sets.filter((set) => set.overrideId === row.id).map((set) => set.plannedSetId),
     }));
   }
 
   /** Keeps an override with its sets, once. */
-  async keep(row: CallOverrideRow, setIds: readonly string[]): Promise<void> {
-    await this.db.transaction(async (manager) => {
+  async keep(
+    row: CallOverrideRow,
+    setIds: readonly string[],
+    within: EntityManager = this.db.manager,
+  ): Promise<{ readonly fresh: boolean }> {
+    return within.transaction(async (manager) => {
       const { clubId, lifterId } = row;
       const { fresh } = await keepOnce(manager, CallOverrideRow, row, {
         owner: { clubId, lifterId },
-        same: ['sessionId', 'choice', 'sideUnder', 'reason'],
+        same: ['sessionId', 'choice', 'sideUnder', 'reason', 'repeats'],
         what: 'decision',
       });
       if (fresh)
@@ -75,6 +95,7 @@ export class CallOverridesService implements OnModuleInit {
       const sets = await manager.findBy(CallOverrideSet, { overrideId: row.id });
       const stored = sets.map((set) => set.plannedSetId).sort();
       if (stored.join() !== [...setIds].sort().join()) throw differsFromKept('decision');
+      return { fresh };
     });
   }
 

@@ -1,4 +1,13 @@
-import type { FixedGrip, Handle, HoldKindId, LinePurpose, RepStyle, SetRole, Side } from '@iron-clasp/core';
+import type {
+  ChalkKind,
+  FixedGrip,
+  Handle,
+  HoldKindId,
+  LinePurpose,
+  RepStyle,
+  SetRole,
+  Side,
+} from '@iron-clasp/core';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
 /** Sets of one lift as a coach writes them. */
@@ -37,6 +46,9 @@ export class TrainingSession {
   @Column('boolean') rehearsesMeet: boolean;
   /** Heat, or hands that sweat through the chalk. */
   @Column('boolean') sweat: boolean;
+  /** Chalk and bar that hold for this session alone; null for what the house allows, and the bar as it is, mm. */
+  @Column('text', { nullable: true }) ownChalk: ChalkKind | null;
+  @Column('double precision', { nullable: true }) ownDiameter: number | null;
   /** Grows with every change; a page that saw an older one is told so. */
   @Column('int') version: number;
   /** The lines its sets were written in; null for sessions that came without. */

@@ -206,6 +206,8 @@ export function sameSets(a: readonly PlannedSet[], b: readonly PlannedSet[]): bo
 
 const NEW_SESSION: Partial<TrainingSession> = {
   sweat: false,
+  ownChalk: null,
+  ownDiameter: null,
   seriesId: null,
   removedAt: null,
   finished: false,

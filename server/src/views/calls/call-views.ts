@@ -38,6 +38,7 @@ export function headOf({ session, profile, kit }: SessionFacts, venues: readonly
     on: session.heldOn,
     version: session.version,
     sweat: session.sweat,
+    own: { chalk: session.ownChalk, barDiameter: session.ownDiameter },
     event: eventSaid(eventOf(session, profile.nextMeet)),
     hands: {
       said: sayHands(profile.hands, profile.handsOn !== null),
@@ -69,13 +70,14 @@ function overrideView({
   choice,
   sideUnder,
   reason,
+  repeats,
   by,
   at,
   undoneBy,
   undoneAt,
 }: KnownOverride): OverrideView {
   const undone = undoneBy && undoneAt ? { by: undoneBy, at: undoneAt } : null;
-  return { id, choice, sideUnder, reason, by, at, undone };
+  return { id, choice, sideUnder, reason, repeats, by, at, undone };
 }
 
 export function calledSet(

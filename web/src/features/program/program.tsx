@@ -1,7 +1,9 @@
-import type { SessionPlanView } from '@iron-clasp/contract';
+import type { SeasonSession, SessionPlanView } from '@iron-clasp/contract';
 import clsx from 'clsx';
 import { addDays, format, parseISO } from 'date-fns';
 import { useState, type ReactElement } from 'react';
+import { Link } from 'react-router';
+import { nearDay } from '../../ui/figures.ts';
 import { Button } from '../../ui/button.tsx';
 import { Failed, Loading } from '../../ui/states.tsx';
 import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
@@ -40,6 +42,7 @@ export function Program(): ReactElement {
           )}
         </div>
         {coming.length === 0 && <p className="py-4 text-quiet">Nothing is written from today on.</p>}
+        <NotEntered sessions={season.sessions.filter(({ on, done }) => on < today && !done)} today={today} />
         <Weeks lifterId={lifter.id} sessions={coming} today={today} onOpen={setOpen} />
       </section>
       <div className="min-w-0">
@@ -106,3 +109,34 @@ function LineHelp(): ReactElement {
     </section>
   );
 }
+
+/** Sessions of past days of which nothing is logged: entered later, each entry is dated to its day. */
+function NotEntered({
+  sessions,
+  today,
+}: {
+  sessions: readonly SeasonSession[];
+  today: string;
+}): ReactElement | null {
+  if (sessions.length === 0) return null;
+  return (
+    <section aria-label="Not entered yet" className="mt-4">
+      <h2 className="border-b-2 border-ink pb-1 text-xl">Not entered yet</h2>
+      <ul>
+        {sessions.slice(-MOST_PAST).map((session) => (
+          <li key={session.id} className="flex items-baseline gap-3 border-b border-rule py-1.5">
+            <span className="mr-auto min-w-0">
+              <b className="figures text-lg">{nearDay(session.on, today)}</b> {session.title}
+            </span>
+            <Link to={`/floor/${session.id}`} className="underline underline-offset-4">
+              Enter what was done<span className="sr-only"> in {session.title}</span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** Past sessions that are listed. */
+const MOST_PAST = 8;

@@ -1,4 +1,4 @@
-import { CHALK_RULE_NAMES, HOLD_KINDS_BY_ID } from '@iron-clasp/core';
+import { CHALK_RULE_NAMES, CHALK_NAMES, HOLD_KINDS_BY_ID } from '@iron-clasp/core';
 import type { CallsView, LifterView, SessionHead, SheetView, WhatIfRequest } from '@iron-clasp/contract';
 import { ChevronLeft, ChevronRight, Printer, Shuffle, Timer } from 'lucide-react';
 import { useRef, useState, type ReactElement } from 'react';
@@ -126,6 +126,7 @@ function Session({
               : `${view.session.event.name} is today: its rules bind, and top sets are attempts.`}
           </p>
         )}
+        <OwnRules head={view.session} />
         {view.session.hands.stop && <Caution stop>{view.session.hands.stop}</Caution>}
         {anything && whatIf.error && <Failed error={whatIf.error} />}
         {stale && <Failed error={stale} />}
@@ -177,6 +178,31 @@ function Session({
       </div>
       <ReasonsDrawer subject={subject} view={view} onClose={() => setSubject(null)} />
     </div>
+  );
+}
+
+/** What this session keeps of its own, whatever the house allows, and the way back. */
+function OwnRules({ head }: { head: SessionHead }): ReactElement | null {
+  const coach = useIsCoach();
+  const move = useMoveSession(head.id);
+  const { chalk, barDiameter } = head.own;
+  const words = [
+    ...(chalk ? [CHALK_NAMES[chalk]] : []),
+    ...(barDiameter ? [`a bar of ${barDiameter} mm`] : []),
+  ];
+  if (words.length === 0) return null;
+  return (
+    <p className="mb-2 flex flex-wrap items-center gap-3 border-l-4 border-forge pl-3">
+      This session’s own rule: {words.join(', ')}.
+      {coach && (
+        <Button
+          disabled={move.isPending}
+          onClick={() => move.mutate({ chalk: null, barDiameter: null, version: head.version })}
+        >
+          Undo
+        </Button>
+      )}
+    </p>
   );
 }
 

@@ -1,4 +1,11 @@
-import { GRIP_CHOICES, GRIP_NAMES, SIDES, type GripChoice, type Side } from '@iron-clasp/core';
+import {
+  GRIP_CHOICES,
+  GRIP_NAMES,
+  SIDES,
+  type GripChoice,
+  type ReasonRank,
+  type Side,
+} from '@iron-clasp/core';
 import { OverrideRequest, type CalledSet, type OverrideView } from '@iron-clasp/contract';
 import { format, parseISO } from 'date-fns';
 import { useRef, useState, type ReactElement } from 'react';
@@ -8,7 +15,8 @@ import { Button } from '../../ui/button.tsx';
 import { Choices } from '../../ui/choices.tsx';
 import { Field } from '../../ui/field.tsx';
 import { useRequestForm } from '../../ui/request-form.ts';
-import { Failed } from '../../ui/states.tsx';
+import { Checkbox } from '../../ui/checkbox.tsx';
+import { Caution, Failed } from '../../ui/states.tsx';
 import { useOverride, useUndoOverride } from '../../data/training/calls.ts';
 
 interface DecideProps {
@@ -33,6 +41,7 @@ export function Decide({ set, ids, sessionId }: DecideProps): ReactElement {
           </p>
           <p className="text-sm text-quiet">
             {override.by}, {when(override.at)}
+            {override.repeats && ' · repeats with the week'}
             {!set.call.overridden && ' · no longer followed: a rule bars it today'}
           </p>
           <Button className="mt-2" disabled={undo.isPending} onClick={() => undo.mutate(override.id)}>
@@ -75,6 +84,9 @@ function when(at: string): string {
   return format(parseISO(at), 'EEE d MMM, HH:mm');
 }
 
+/** Ranks of reasons that outrank the coach. */
+const NOT_OVERRIDDEN: readonly ReasonRank[] = ['safety', 'event', 'venue', 'lift'];
+
 function DecideForm({
   set,
   ids,
@@ -82,17 +94,24 @@ function DecideForm({
   onDone,
 }: DecideProps & { readonly onDone: () => void }): ReactElement {
   const decide = useOverride(sessionId);
+  // What a rule bars that nobody may override is not offered; what only the stage or the school speaks against is, with its word.
+  const offered = GRIP_CHOICES.filter((each) => {
+    const known = set.call.alternatives.grips.find(({ choice }) => choice === each);
+    return !known || known.permitted || !NOT_OVERRIDDEN.includes(known.why.rank);
+  });
   // One id a form: sent again after a lost answer it is still the same decision.
   const id = useRef(crypto.randomUUID());
   const { form, field, onSubmit, failed, sending } = useRequestForm({
     request: OverrideRequest,
     start: {
-      choice: (set.call.alternatives.grips[0]?.choice ?? 'doubleOverhand') as GripChoice,
+      choice: (offered.find((each) => each !== set.call.choice) ?? 'doubleOverhand') as GripChoice,
       side: 'ledger' as Side | 'ledger',
       reason: '',
+      repeats: false,
     },
-    bodyOf: ({ choice, side, reason }): OverrideRequest => ({
+    bodyOf: ({ choice, side, reason, repeats }): OverrideRequest => ({
       ...{ plannedSetIds: [...ids], choice, reason: reason.trim() },
+      ...(repeats && { repeats }),
       ...(choice === 'mixed' && side !== 'ledger' && { sideUnder: side }),
     }),
     send: (body) =>
@@ -103,7 +122,9 @@ function DecideForm({
       }),
     onSaved: onDone,
   });
-  const mixed = useWatch({ control: form.control, name: 'choice' }) === 'mixed';
+  const choice = useWatch({ control: form.control, name: 'choice' });
+  const mixed = choice === 'mixed';
+  const against = set.call.alternatives.grips.find((each) => each.choice === choice && !each.permitted);
   return (
     <form onSubmit={onSubmit} noValidate className="grid gap-3" aria-label="Decide otherwise">
       <Controller
@@ -113,11 +134,12 @@ function DecideForm({
           <Choices
             legend={ids.length > 1 ? `For these ${ids.length} sets` : 'For this set'}
             value={value}
-            options={GRIP_CHOICES.map((each) => [each, GRIP_NAMES[each]] as const)}
+            options={offered.map((each) => [each, GRIP_NAMES[each]] as const)}
             onChange={onChange}
           />
         )}
       />
+      {against && <Caution>{against.why.text}</Caution>}
       {mixed && (
         <Controller
           control={form.control}
@@ -133,6 +155,15 @@ function DecideForm({
         />
       )}
       <Field label="Why" maxLength={300} placeholder="kept with the call" {...field('reason')} />
+      <Controller
+        control={form.control}
+        name="repeats"
+        render={({ field: { value, onChange } }) => (
+          <Checkbox checked={value} onChange={onChange}>
+            also in the weeks that repeat this session
+          </Checkbox>
+        )}
+      />
       {failed && <Failed error={failed} />}
       <div className="flex gap-2">
         <Button type="submit" look="action" disabled={sending}>

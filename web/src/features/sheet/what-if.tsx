@@ -10,6 +10,8 @@ import {
 import type { SessionHead, WhatIfRequest } from '@iron-clasp/contract';
 import { useState, type ReactElement } from 'react';
 import { Button } from '../../ui/button.tsx';
+import { useMoveSession } from '../../data/training/calls.ts';
+import { Failed } from '../../ui/states.tsx';
 import { Select } from '../../ui/select.tsx';
 import { Checkbox } from '../../ui/checkbox.tsx';
 
@@ -67,6 +69,15 @@ export function WhatIf({
     });
   };
   const anything = Object.keys(asked).length > 0;
+  const move = useMoveSession(head.id);
+  // Hands are looked at, not decided.
+  const { hands: _hands, meetRules, ...own } = asked;
+  const keepable = meetRules === true || Object.keys(own).length > 0;
+  const keep = (): void =>
+    move.mutate(
+      { ...own, ...(meetRules && { rehearsesMeet: true }), version: head.version },
+      { onSuccess: onClose },
+    );
   return (
     <section aria-label="What if" className="mb-4 border-y-2 border-dashed border-edge bg-raised px-4 py-3">
       <div className="flex flex-wrap items-end gap-x-4 gap-y-3">
@@ -116,10 +127,16 @@ export function WhatIf({
             rules of {meet}
           </Checkbox>
         )}
-        <Button className="ml-auto" onClick={onClose}>
+        {keepable && (
+          <Button className="ml-auto" disabled={move.isPending} onClick={keep}>
+            Keep it for this session
+          </Button>
+        )}
+        <Button className={keepable ? '' : 'ml-auto'} onClick={onClose}>
           Back to the real calls
         </Button>
       </div>
+      {move.error && <Failed error={move.error} />}
       <p role="status" className="mt-2 text-sm text-quiet">
         {anything && tried !== undefined
           ? `Tried ${tried}: ${changed === 0 ? 'no call would change' : `${changed} ${changed === 1 ? 'line' : 'lines'} would change`}. Nothing is saved.`
