@@ -2,6 +2,7 @@ import {
   GRIP_CHOICES,
   LIMITS,
   SIDES,
+  type Estimate,
   type Grip,
   type GripChoice,
   type HandsToday,
@@ -123,6 +124,13 @@ export interface LiveEvent {
   };
 }
 
+/** What a grip holds for 10 s as often as not, before an audit and with it, kg. */
+export interface AuditFinding {
+  readonly grip: Grip;
+  readonly before: Estimate;
+  readonly after: Estimate;
+}
+
 /** A session as it went. */
 export interface SessionEndView {
   readonly session: SessionHead;
@@ -141,6 +149,8 @@ export interface SessionEndView {
   /** Likely causes, the likeliest first. */
   readonly causes: readonly LikelyCause[];
   readonly holds: readonly LoggedHoldView[];
+  /** What a grip audit found; null for any other session. */
+  readonly audit: readonly AuditFinding[] | null;
   /** What comes next of each kind held. */
   readonly nextHolds: readonly HoldPrescription[];
   /** Sets that were left out, or done otherwise than called. */

@@ -49,6 +49,18 @@ const context: Omit<core.CallContext, 'set'> = {
   ledger,
 };
 const set: core.SetToCall = { lift: deadlift, role: 'top', load: 160, reps: 1, style: 'reset', seconds: 6 };
+const audit = {
+  observations: [{ load: 100, seconds: 6, ended: 'stopped', grip: 'hook' }],
+  fit: { referenceLoad: 105 },
+  grips: ['doubleOverhand', 'hook'],
+  kit: { bar: 20, collars: 0, plates },
+  chalk: 'block',
+  diameter: 28.5,
+  pull: 'deadlift.conventional',
+  rack: true,
+  mostSlip: 0.25,
+  done: 1,
+};
 const work = {
   today: '2026-11-22',
   items: [{ on: '2026-11-20', lift: 'hold.front-rack', sets: 2, reps: 1, seconds: 10, load: 126 }],
@@ -278,6 +290,8 @@ const SOUND: Record<string, unknown[]> = {
     },
   ],
   mayCarryNothing: ['hang.dead'],
+  nextAuditStep: [audit],
+  auditFindings: [audit],
   gripWork: [work],
   gripWorkByWeek: [work, 3],
   proposeHoldBlock: [

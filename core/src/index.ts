@@ -121,6 +121,9 @@ export * from './grip-week/straps-off.ts';
 export * from './grip-week/forearm-load.ts';
 export * from './grip-week/forearm-week.ts';
 
+// An audit of the grip for a lifter of whom the log says little.
+export * from './audit/grip-audit.ts';
+
 // Programs.
 export * from './set-line/set-line.ts';
 export type { LineTerms } from './set-line/line-terms.ts';

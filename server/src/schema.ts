@@ -22,6 +22,7 @@ import { HoldSettings1766000000034 } from './records/hold-settings/migrations/00
 import { PinsAndEndings1766000000035 } from './records/log/migrations/0035-pins-and-endings.ts';
 import { OwnRulesOfASession1766000000036 } from './records/training/migrations/0036-own-rules-of-a-session.ts';
 import { DecisionsThatRepeat1766000000037 } from './records/call-overrides/migrations/0037-decisions-that-repeat.ts';
+import { Audits1766000000038 } from './records/training/migrations/0038-audits.ts';
 import { LogKeepsWhatWasHeld1766000000027 } from './records/log/migrations/0027-log-keeps-what-was-held.ts';
 
 /** Every change of the schema, in order; each stands in the folder of the noun whose tables it changes. */
@@ -51,4 +52,5 @@ export const MIGRATIONS = [
   PinsAndEndings1766000000035,
   OwnRulesOfASession1766000000036,
   DecisionsThatRepeat1766000000037,
+  Audits1766000000038,
 ];

@@ -8,6 +8,7 @@ import type {
   FloorView,
   LogView,
   ProfileView,
+  SessionEndView,
   SessionPlanView,
   SheetView,
   VenueChoice,
@@ -240,5 +241,75 @@ describe('what was done is what is kept', () => {
     ]);
     const rows = await api.db.query('SELECT DISTINCT sweat FROM logged_set WHERE session_id = $1', [planned]);
     expect(rows).toEqual([{ sweat: true }]);
+  });
+});
+
+describe('a grip audit', () => {
+  const start = <Answer = FloorView>(lifter: string, id: string, status = 200): Promise<Answer> =>
+    coach.send<Answer>('put', `/lifters/${lifter}/audits/${id}`, undefined, status);
+  /** Logs the step that is open as it was asked. */
+  const step = async (id: string): Promise<CallsView> => {
+    const open = (await calls(id)).sets.find((set) => set.done === null)!;
+    return coach.send<CallsView>(
+      'put',
+      `/sessions/${id}/sets/${randomUUID()}`,
+      {
+        ...{ plannedSetId: open.id, load: open.loading.total, reps: open.reps, grip: open.call.grip },
+        ...(open.call.sideUnder && { sideUnder: open.call.sideUnder }),
+        ...{ strapped: false, chalk: 'block', doneAt: NOON },
+      },
+      200,
+    );
+  };
+
+  it('asks three to four submaximal steps, one after another, and ends in narrower first calls', async () => {
+    const { id: lifter } = await newLifter();
+    const before = await calls(await session(lifter, [pull('top 1x1 @ 90%')]));
+    const id = randomUUID();
+    const floor = await start(lifter, id);
+    expect(floor.calls.sets).toHaveLength(1);
+    expect((await start(lifter, id)).calls.sets).toHaveLength(1);
+    let now = floor.calls;
+    for (let i = 0; i < 6 && now.sets.some((set) => set.done === null); i++) {
+      const open = now.sets.at(-1)!;
+      expect(open.call.probability).toBeGreaterThan(0.7);
+      expect(open.loading.total).toBeLessThan(150);
+      now = await step(id);
+    }
+    expect(now.sets.length).toBeGreaterThanOrEqual(3);
+    expect(now.sets.length).toBeLessThanOrEqual(4);
+    const { audit } = await coach.get<SessionEndView>(`/sessions/${id}/end`);
+    expect(audit!.map((each) => each.grip)).toContain('doubleOverhand');
+    for (const { before: was, after } of audit!)
+      expect(after.high / after.low).toBeLessThan(was.high / was.low);
+    // What was held stands behind the calls of every session now.
+    const after = await calls(before.session.id);
+    const width = ({ sets }: CallsView): number => {
+      const { low, high } = sets[0]!.call.range!;
+      return high - low;
+    };
+    expect(after.evidence.observations).toBeGreaterThan(before.evidence.observations);
+    expect(width(after)).toBeLessThan(width(before));
+  });
+
+  it('is not begun with hands that must stop, and asks no grip that a rule bars', async () => {
+    const { id: lifter } = await newLifter();
+    await check(lifter, { left: { ...SOUND_HAND, numb: true }, right: SOUND_HAND });
+    const { error } = await start<ErrorView>(lifter, randomUUID(), 409);
+    expect(error.message).toMatch(/[Nn]umb/);
+    const { id: repaired } = await newLifter({
+      history: [
+        { kind: 'bicepsTendon', side: 'left', cleared: false },
+        { kind: 'bicepsTendon', side: 'right', cleared: false },
+      ],
+    });
+    const id = randomUUID();
+    await start(repaired, id);
+    for (let i = 0; i < 4; i++) {
+      const { sets } = await calls(id);
+      expect(sets.every((set) => set.call.grip !== 'mixed')).toBe(true);
+      if (sets.every((set) => set.done !== null)) break;
+      await step(id);
+    }
   });
 });

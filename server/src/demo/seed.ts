@@ -329,7 +329,7 @@ function sessionRows(
       // The weeks ahead repeat one another; those behind are what was done.
       seriesId: done ? null : idOf(`series ${demo.name} ${title}`),
       ...{ removedAt: null, version: 1, lines: null, rehearsesMeet: false, sweat: false },
-      ...{ ownChalk: null, ownDiameter: null },
+      ...{ audit: false, ownChalk: null, ownDiameter: null },
     },
     planned: session.planned.map((set, place) => ({
       ...{ id: idOf(`planned ${name} ${place}`), sessionId: id, place, ...planOf(set) },

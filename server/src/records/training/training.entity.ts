@@ -46,6 +46,8 @@ export class TrainingSession {
   @Column('boolean') rehearsesMeet: boolean;
   /** Heat, or hands that sweat through the chalk. */
   @Column('boolean') sweat: boolean;
+  /** A grip audit: its sets are chosen one by one as the hand answers. */
+  @Column('boolean') audit: boolean;
   /** Chalk and bar that hold for this session alone; null for what the house allows, and the bar as it is, mm. */
   @Column('text', { nullable: true }) ownChalk: ChalkKind | null;
   @Column('double precision', { nullable: true }) ownDiameter: number | null;

@@ -118,7 +118,7 @@ export class TrainingService implements OnModuleInit {
     seen: number,
     content: SessionContent,
     sets: readonly PlannedSet[],
-    more: Partial<Pick<TrainingSession, 'seriesId'>> = {},
+    more: Partial<Pick<TrainingSession, 'seriesId' | 'audit'>> = {},
   ): Promise<Saved> {
     const { clubId, lifterId } = owner;
     const saved = await saveVersion(manager, TrainingSession, {
@@ -206,6 +206,7 @@ export function sameSets(a: readonly PlannedSet[], b: readonly PlannedSet[]): bo
 
 const NEW_SESSION: Partial<TrainingSession> = {
   sweat: false,
+  audit: false,
   ownChalk: null,
   ownDiameter: null,
   seriesId: null,

@@ -50,6 +50,16 @@ export class FloorController {
     return this.floor.floor(who.club, id);
   }
 
+  @Put('lifters/:lifter/audits/:id')
+  @ApiOperation({ summary: 'Begin a grip audit today under a client-made id; answers with its floor' })
+  audit(
+    @Who() who: SignedIn,
+    @Param('lifter', new KnownId('lifter')) lifter: string,
+    @Param('id', new KnownId('session')) id: string,
+  ): Promise<FloorView> {
+    return this.floor.audit(who.club, lifter, id);
+  }
+
   @LifterMay({ session: 'id' })
   @Get('sessions/:id/end')
   @ApiOperation({ summary: 'How a session went: against plan, slips with likely causes, what comes next' })

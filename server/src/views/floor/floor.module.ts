@@ -1,4 +1,5 @@
 import { Module } from '@nestjs/common';
+import { AuditsAdviceModule } from '../../advice/audits/audits.module.ts';
 import { CallsAdviceModule } from '../../advice/calls/calls.module.ts';
 import { SessionFactsModule } from '../../evidence/session/session-facts.module.ts';
 import { SqueezeModule } from '../../records/squeeze/squeeze.module.ts';
@@ -10,7 +11,14 @@ import { Live } from './live.ts';
 
 /** Sessions on the floor, and those who follow them. */
 @Module({
-  imports: [CallsAdviceModule, SessionFactsModule, SqueezeModule, TrainingModule, CallsViewModule],
+  imports: [
+    AuditsAdviceModule,
+    CallsAdviceModule,
+    SessionFactsModule,
+    SqueezeModule,
+    TrainingModule,
+    CallsViewModule,
+  ],
   controllers: [FloorController],
   providers: [FloorService, Live],
   exports: [Live],

@@ -15,6 +15,7 @@ import { TrainingService } from '../../records/training/training.service.ts';
 import { fitOptions } from '../../evidence/curves/curves.service.ts';
 import { SessionFactsService } from '../../evidence/session/session-facts.service.ts';
 import { asTest, WORKING_PROTOCOL } from '../../evidence/squeeze/squeeze-tests.ts';
+import { AuditsService } from '../../advice/audits/audits.service.ts';
 import { CallsService } from '../../advice/calls/calls.service.ts';
 import { CallsViewService } from '../calls/calls-view.service.ts';
 
@@ -24,6 +25,7 @@ export class FloorService {
     private readonly facts: SessionFactsService,
     private readonly views: CallsViewService,
     private readonly calls: CallsService,
+    private readonly audits: AuditsService,
     private readonly squeezes: SqueezeService,
     private readonly training: TrainingService,
     private readonly clock: Clock,
@@ -93,6 +95,7 @@ export class FloorService {
           slipOf(set, { ...set.done!, slippedAtRep: set.done!.slippedAtRep! }, call.probability),
         ),
       ),
+      audit: this.audits.findings(facts),
       holds: view.holdsDone,
       nextHolds: view.holds.flatMap(({ next, hold }) => next ?? hold ?? []),
       otherwise: view.sets.flatMap(otherwise),
@@ -105,6 +108,12 @@ export class FloorService {
     const finishedAt = takenAt(this.clock, body.finishedAt, 'finishedAt');
     await this.training.finish(session, finishedAt, body.note || null);
     return this.end(club, sessionId);
+  }
+
+  /** Begins a grip audit; answers with the floor to run it on. */
+  async audit(club: ClubRef, lifterId: string, sessionId: string): Promise<FloorView> {
+    await this.audits.start(club, lifterId, sessionId);
+    return this.floor(club, sessionId);
   }
 
   /** Opens an ended session again. */

@@ -13,6 +13,7 @@ import {
 import type { SignedIn } from '../../platform/access/signed-in.ts';
 import { LifterMay, Who } from '../../platform/access/guard.ts';
 import { MistakesService } from '../../evidence/mistakes/mistakes.service.ts';
+import { AuditsService } from '../../advice/audits/audits.service.ts';
 import { LoggingService } from '../../advice/logging/logging.service.ts';
 import { CallsViewService } from '../calls/calls-view.service.ts';
 import { Live } from '../floor/live.ts';
@@ -28,6 +29,7 @@ export class LogController {
     private readonly logging: LoggingService,
     private readonly log: LogViewService,
     private readonly calls: CallsViewService,
+    private readonly audits: AuditsService,
     private readonly live: Live,
     private readonly mistakes: MistakesService,
   ) {}
@@ -66,6 +68,7 @@ export class LogController {
     @Body() body: LogSetRequest,
   ): Promise<CallsView> {
     await this.logging.keepSet(who.club, who.account.id, session, id, body).catch(loggedElsewhere);
+    await this.audits.goOn(who.club, session);
     this.live.tell({ sessionId: session, kind: 'changed' });
     return this.calls.session(who.club, session);
   }

@@ -1,5 +1,6 @@
 import { Module } from '@nestjs/common';
 import { MistakesModule } from '../../evidence/mistakes/mistakes.module.ts';
+import { AuditsAdviceModule } from '../../advice/audits/audits.module.ts';
 import { LoggingAdviceModule } from '../../advice/logging/logging.module.ts';
 import { LiftersModule } from '../../records/lifters/lifters.module.ts';
 import { LogModule } from '../../records/log/log.module.ts';
@@ -10,7 +11,15 @@ import { LogViewService } from './log.service.ts';
 
 /** The log, and logging. */
 @Module({
-  imports: [LoggingAdviceModule, LiftersModule, LogModule, CallsViewModule, FloorViewModule, MistakesModule],
+  imports: [
+    AuditsAdviceModule,
+    LoggingAdviceModule,
+    LiftersModule,
+    LogModule,
+    CallsViewModule,
+    FloorViewModule,
+    MistakesModule,
+  ],
   controllers: [LogController],
   providers: [LogViewService],
 })

@@ -41,6 +41,18 @@ export function useFinish(sessionId: string): UseMutationResult<SessionEndView, 
   });
 }
 
+/** Begins a grip audit; its floor is there before it is gone to. */
+export function useStartAudit(lifterId: string): UseMutationResult<FloorView, ApiError, string> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (id: string) => ask<FloorView>('PUT', `/lifters/${lifterId}/audits/${id}`),
+    onSuccess: async (view, id) => {
+      client.setQueryData(keys.training(id, 'floor'), view);
+      await lifterChanged(client, lifterId);
+    },
+  });
+}
+
 /** Adds a set to a session under way; the floor is read anew with it, before it is gone to. */
 export function useAddSet(
   sessionId: string,

@@ -13,7 +13,7 @@ import { useIsCoach } from '../../data/session/use-is-coach.ts';
 import { useWaitingOf } from '../../offline/use-outbox.ts';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { Button } from '../../ui/button.tsx';
-import { formatMass, shortDay } from '../../ui/figures.ts';
+import { formatMass, roughMass, shortDay } from '../../ui/figures.ts';
 import { Caution, Failed, Loading } from '../../ui/states.tsx';
 import { clockNow } from '../../data/clock.ts';
 import { useEnd, useFinish, useReopen } from '../../data/training/floor.ts';
@@ -98,6 +98,27 @@ function Ended({
                 </li>
               ))}
             </ol>
+          </section>
+        )}
+        {view.audit && (
+          <section aria-label="What the audit found">
+            <h2 className="border-b-2 border-verdigris pb-1 text-xl">What the hands hold for 10 s</h2>
+            <ul>
+              {view.audit.map(({ grip, before, after }) => (
+                <li key={grip} className="border-b border-rule py-1.5">
+                  {GRIP_NAMES[grip]}{' '}
+                  <b className="figures text-xl">
+                    {roughMass(after.low, unit)} to {roughMass(after.high, unit)}
+                  </b>
+                  <span className="text-quiet">
+                    , before the audit {roughMass(before.low, unit)} to {roughMass(before.high, unit)}
+                  </span>
+                </li>
+              ))}
+            </ul>
+            <p className="mt-1 text-quiet">
+              Four times in five the hand lies between. The calls of every session rest on this from now on.
+            </p>
           </section>
         )}
         {view.holds.length > 0 && (

@@ -3,6 +3,7 @@ import type { CallsView, LifterView, SessionHead, SheetView, WhatIfRequest } fro
 import { ChevronLeft, ChevronRight, Printer, Shuffle, Timer } from 'lucide-react';
 import { useRef, useState, type ReactElement } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
+import { AuditOffer } from './audit-offer.tsx';
 import { useIsCoach } from '../../data/session/use-is-coach.ts';
 import { FIELD_NAMES } from '../../data/lifters/field-names.ts';
 import { Button } from '../../ui/button.tsx';
@@ -35,12 +36,17 @@ export function Calls(): ReactElement {
   useKeys({ '[': () => turn(-1), ']': () => turn(1) });
   if (!sessionId) {
     return (
-      <Empty title="No session planned">
-        <p>
-          Once a session is written for {lifter.name}, its calls stand here: grip, straps and chalk for each
-          set.
-        </p>
-      </Empty>
+      <>
+        <Empty title="No session planned">
+          <p>
+            Once a session is written for {lifter.name}, its calls stand here: grip, straps and chalk for each
+            set.
+          </p>
+        </Empty>
+        {!season.sessions.some((session) => session.done) && (
+          <AuditOffer lifterId={lifter.id} name={lifter.name} observations={0} />
+        )}
+      </>
     );
   }
   if (calls.isPending) return <Loading what="the calls" lines={9} />;
@@ -101,6 +107,7 @@ function Session({
     <div className="xl:flex xl:items-start xl:gap-8">
       <div className="@container min-w-0 grow">
         {coach && <Unanswered lifter={lifter} />}
+        <AuditOffer lifterId={lifter.id} name={lifter.name} observations={view.evidence.observations} />
         <SessionBar
           head={view.session}
           season={{ sessions: season, at, today, onOpen: openSession }}
