@@ -1,7 +1,13 @@
-import { LIMITS } from '@iron-clasp/core';
-import { Validate, ValidatorConstraint, type ValidatorConstraintInterface } from 'class-validator';
-import { Amount, Amounts, Day, Flag, Nullable, Optional, SeenVersion, Text } from './fields.ts';
+import { LIFTS, LIMITS } from '@iron-clasp/core';
+import {
+  ArrayUnique,
+  Validate,
+  ValidatorConstraint,
+  type ValidatorConstraintInterface,
+} from 'class-validator';
+import { Amount, Amounts, Day, Flag, Nullable, OneOf, Optional, Parts, SeenVersion, Text } from './fields.ts';
 
+const LIFT_IDS = LIFTS.map((lift) => lift.id);
 const ATTEMPT_MESSAGE = `Each attempt must be a number from ${LIMITS.best.min} to ${LIMITS.best.max} kg. Check the figure and the unit.`;
 
 @ValidatorConstraint({ name: 'rising' })
@@ -13,6 +19,15 @@ class Rising implements ValidatorConstraintInterface {
   defaultMessage(): string {
     return 'An attempt is never lighter than the one before it.';
   }
+}
+
+/** One event of a meet, with its own rule on straps. */
+export class MeetEventBody {
+  @OneOf(LIFT_IDS, 'Choose the lift of the event.')
+  liftId: string;
+
+  @Flag('Say whether straps are allowed in the event.')
+  straps: boolean;
 }
 
 /** A contest as a coach writes it; the rulebook of the day outranks the program, so it carries its own switches. */
@@ -41,6 +56,12 @@ export class MeetRequest {
   @Amount(LIMITS.barDiameter, 'Diameter must be a number from 20 to 120 mm.')
   barDiameter?: number | null;
 
+  /** Events whose rule on straps is another than the meet's. */
+  @Optional()
+  @ArrayUnique((each: MeetEventBody | null) => each?.liftId, { message: 'Name each event once.' })
+  @Parts(() => MeetEventBody, { max: 12, message: 'Name the events of the meet.' })
+  events?: MeetEventBody[];
+
   /** Planned deadlift attempts in order, kg. */
   @Amounts(LIMITS.best, 4, ATTEMPT_MESSAGE)
   @Validate(Rising)
@@ -62,6 +83,7 @@ export interface MeetView {
   readonly place: string;
   /** Of the meet's bar, mm; null where nobody knows. */
   readonly barDiameter: number | null;
+  readonly events: readonly { readonly liftId: string; readonly straps: boolean }[];
   /** kg, in order. */
   readonly attempts: readonly number[];
 }

@@ -112,6 +112,42 @@ export class SessionRequest {
   lines: SessionLineBody[];
 }
 
+/** Lines that are being written, to be called before they are saved. */
+export class SessionPreviewRequest {
+  @Day(SESSION_DAY)
+  heldOn: string;
+
+  @Id('Choose a venue.')
+  venueId: string;
+
+  @Nullable()
+  @Id('Choose a bar.')
+  barId?: string | null;
+
+  @Optional()
+  @Flag('Say whether the session rehearses the meet.')
+  rehearsesMeet?: boolean;
+
+  @Parts(() => SessionLineBody, { max: 60, message: 'Send the lines.' })
+  lines: SessionLineBody[];
+}
+
+/** What stands against a line, or has to be minded with it. */
+export interface LineWarning {
+  readonly text: string;
+  /** Nothing of the line is done as it is written. */
+  readonly stop: boolean;
+}
+
+export interface SessionPreviewView {
+  /** By line; empty for one that cannot be read yet. */
+  readonly lines: readonly {
+    /** The call of its heaviest set, as one would say it; null where it needs none. */
+    readonly call: string | null;
+    readonly warnings: readonly LineWarning[];
+  }[];
+}
+
 /** Writes a week into the weeks that follow. */
 export class RepeatWeekRequest {
   @Whole({ min: 1, max: 12 }, 'Repeat for 1 to 12 weeks.')

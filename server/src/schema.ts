@@ -23,6 +23,7 @@ import { PinsAndEndings1766000000035 } from './records/log/migrations/0035-pins-
 import { OwnRulesOfASession1766000000036 } from './records/training/migrations/0036-own-rules-of-a-session.ts';
 import { DecisionsThatRepeat1766000000037 } from './records/call-overrides/migrations/0037-decisions-that-repeat.ts';
 import { Audits1766000000038 } from './records/training/migrations/0038-audits.ts';
+import { EventsOfAMeet1766000000039 } from './records/meets/migrations/0039-events-of-a-meet.ts';
 import { LogKeepsWhatWasHeld1766000000027 } from './records/log/migrations/0027-log-keeps-what-was-held.ts';
 
 /** Every change of the schema, in order; each stands in the folder of the noun whose tables it changes. */
@@ -53,4 +54,5 @@ export const MIGRATIONS = [
   OwnRulesOfASession1766000000036,
   DecisionsThatRepeat1766000000037,
   Audits1766000000038,
+  EventsOfAMeet1766000000039,
 ];

@@ -10,6 +10,7 @@ import type {
   ProfileView,
   SessionEndView,
   SessionPlanView,
+  SessionPreviewView,
   SheetView,
   VenueChoice,
 } from '@iron-clasp/contract';
@@ -177,6 +178,29 @@ describe('the meet binds its day and its rehearsals', () => {
   });
 });
 
+describe('several events in one meet', () => {
+  it('each has its own rule on straps, on the day and where it is rehearsed', async () => {
+    const { id } = await newLifter({ sport: 'strongman', schoolId: 'strongman' });
+    const meet = {
+      ...{ name: 'Harbour Day', heldOn: TODAY, straps: true, thumbTape: true, liquidChalk: true },
+      ...{ attempts: [], version: 0, events: [{ liftId: 'deadlift.axle', straps: false }] },
+    };
+    const put = (body: object, status = 200): Promise<unknown> =>
+      coach.send('put', `/lifters/${id}/meets/${randomUUID()}`, body, status);
+    await put(meet);
+    const on = await session(id, [pull('top 1x3 @ 130kg'), pull('top 1x3 @ 110kg', 'deadlift.axle')]);
+    const [pulled, axle] = (await calls(on)).sets;
+    expect(pulled!.call.choice).toBe('straps');
+    expect(axle!.call.choice).not.toBe('straps');
+    expect(axle!.call.reasons.map((each) => each.text).join(' ')).toMatch(/Harbour Day, Axle deadlift/);
+    const twice = [
+      { liftId: 'deadlift.axle', straps: false },
+      { liftId: 'deadlift.axle', straps: true },
+    ];
+    await put({ ...meet, events: twice }, 400);
+  });
+});
+
 describe('what a line says', () => {
   it('purpose, grip, side, rest and no load are kept, called and read again', async () => {
     const { id } = await newLifter({ trainingSince: '2019-01-01', schoolId: 'strap-the-volume' });
@@ -205,6 +229,44 @@ describe('what a line says', () => {
       'volume 3x6 bodyweight',
       'volume 2x20 band',
     ]);
+  });
+});
+
+describe('a line while it is written', () => {
+  it('says what bars it, what it fixes in vain, and what has to be minded, and saves nothing', async () => {
+    const { id } = await newLifter({
+      history: [
+        { kind: 'bloodPressure', cleared: false },
+        { kind: 'bicepsTendon', side: 'left', cleared: false },
+      ],
+    });
+    const lines = [
+      pull('top 1x1 @ 95%'),
+      pull('3x5 @ 60% mixed left under'),
+      pull('3x5 @ hea'),
+      pull('3x8 @ 40kg', 'curl'),
+      pull('3x8 @ 40kg', 'bench'),
+    ];
+    const body = { heldOn: TODAY, venueId: venue, lines };
+    const ask = async (): Promise<SessionPreviewView['lines']> =>
+      (await coach.send<SessionPreviewView>('post', `/lifters/${id}/session-preview`, body, 200)).lines;
+    const [single, mixed, unread, curls, press] = await ask();
+    expect(single!.warnings).toContainEqual(
+      expect.objectContaining({ stop: true, text: expect.stringMatching(/blood pressure/i) as string }),
+    );
+    expect(mixed!.call).not.toBeNull();
+    expect(unread).toEqual({ call: null, warnings: [] });
+    expect(curls!.warnings.some((each) => each.stop && /biceps|cleared/i.test(each.text))).toBe(true);
+    expect(press!.call).toBeNull();
+    const { season } = await coach.get<SheetView>(`/lifters/${id}/sheet`);
+    expect(season.sessions).toEqual([]);
+    const { error } = await coach.send<ErrorView>(
+      'post',
+      `/lifters/${id}/session-preview`,
+      { ...body, venueId: randomUUID() },
+      404,
+    );
+    expect(error.code).toBe('not-found');
   });
 });
 

@@ -1,11 +1,11 @@
 import { withMixedSet } from '../hands/mixed-ledger.ts';
 import { listOf, optional, record, type Check } from '../shape.ts';
 import { callChecked } from './call-set.ts';
-import { CALL_FIELDS, overrideCheck, setCheck } from './check-call.ts';
-import type { CallContext, CallOverride, SetCall, SetToCall } from './types.ts';
+import { CALL_FIELDS, eventCheck, overrideCheck, setCheck } from './check-call.ts';
+import type { CallContext, CallOverride, EventRules, SetCall, SetToCall } from './types.ts';
 
 export interface SessionContext extends Omit<CallContext, 'set' | 'override'> {
-  readonly sets: readonly (SetToCall & { readonly override?: CallOverride })[];
+  readonly sets: readonly (SetToCall & { readonly override?: CallOverride; readonly event?: EventRules })[];
 }
 
 /** A session longer than this is a mistake. */
@@ -14,6 +14,7 @@ const MOST_SETS = 500;
 const sessionSetCheck: Check = (field, value) => {
   setCheck(field, value);
   optional(overrideCheck)(`${field}.override`, (value as { override?: unknown }).override);
+  optional(eventCheck)(`${field}.event`, (value as { event?: unknown }).event);
 };
 const sessionCheck: Check = record<SessionContext>({
   ...CALL_FIELDS,
@@ -37,7 +38,7 @@ export function callSession(context: SessionContext): SetCall[] {
   let earlierHolds = 0;
   let hookedBefore = 0;
   let budget = lifter.hookBudgetLeft;
-  return sets.map(({ override, ...set }) => {
+  return sets.map(({ override, event, ...set }) => {
     const call = callChecked({
       ...rest,
       ledger,
@@ -48,6 +49,8 @@ export function callSession(context: SessionContext): SetCall[] {
         hookedBefore: set.hookedBefore ?? hookedBefore,
       },
       ...(override && { override }),
+      // An event of the day with its own rules binds its own lift.
+      ...(event && { event }),
     });
     if (isHardHold(set) && call.choice !== null) earlierHolds += 1;
     const spent = call.demand ? call.demand.load * call.demand.seconds : 0;

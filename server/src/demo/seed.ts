@@ -268,7 +268,7 @@ function lifterRows(demo: DemoLifter, today: string): LifterRows {
             ...{ straps: meet.straps, thumbTape: meet.thumbTape, liquidChalk: meet.liquidChalk },
             heldOn: day(addDays(addWeeks(monday, meet.inWeeks), 5)),
             attempts: [...(meet.attempts ?? [])],
-            ...{ place: '', barDiameter: 29 },
+            ...{ place: '', barDiameter: 29, events: [] },
           },
         ]
       : [],

@@ -13,6 +13,7 @@ export type LifterNoun =
   | 'squeeze'
   | 'grippers'
   | 'log'
+  | 'preview'
   | 'mistakes';
 /** What is read of a training session. */
 export type TrainingNoun = 'calls' | 'floor' | 'end' | 'plan' | 'whatIf';

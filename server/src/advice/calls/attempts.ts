@@ -32,7 +32,7 @@ export function attemptCalls(
     load,
     call: callSet({
       lifter: forCalls(profile),
-      ...{ school, schools: [], curve, ledger, event: rulesOf(meet) },
+      ...{ school, schools: [], curve, ledger, event: rulesOf(meet, lift.id) },
       venue: {
         name: meet.place || meet.name,
         chalk: 'block',

@@ -83,6 +83,7 @@ export class CallsService {
         style: set.style,
         ...maxFor(set, profile.lifter),
         ...saidByLine(set),
+        ...eventFor(set, facts, other),
         lastOfLine: isLastOfLine(sets, i),
         ...(profile.lifter.bodyMass !== null && { bodyMass: profile.lifter.bodyMass }),
         ...(set.seconds && { seconds: set.seconds }),
@@ -167,6 +168,17 @@ function isLastOfLine(sets: readonly PlannedSet[], at: number): boolean {
 function maxFor(set: PlannedSet, { deadliftMax, bestLifts }: Lifter): { max?: number } {
   const found = maxOfLift(set.liftId, { deadliftMax, bests: bestLifts });
   return found ? { max: found.max } : {};
+}
+
+/** The rules of an event of its own, where the meet holds the set's lift as one. */
+function eventFor(
+  { liftId }: PlannedSet,
+  { session, profile: { nextMeet } }: SessionFacts,
+  other: Circumstances,
+): { event?: EventRules } {
+  if (!nextMeet?.events.some((each) => each.liftId === liftId)) return {};
+  const event = other.event ? rulesOf(nextMeet, liftId) : eventOf(session, nextMeet, liftId);
+  return event ? { event } : {};
 }
 
 /** The decision that is in force for a set, as the engine takes it. */

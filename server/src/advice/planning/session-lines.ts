@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { findLift, parseSetLine, writeSetLines, type MassUnit } from '@iron-clasp/core';
+import { findLift, parseSetLine, writeSetLines, type MassUnit, type WrittenSet } from '@iron-clasp/core';
 import type { SessionPlanView } from '@iron-clasp/contract';
 import { Problem } from '../../platform/http/problem.ts';
 import type { Lifter } from '../../records/lifters/lifter.entity.ts';
@@ -17,6 +17,24 @@ export function setsOf(lines: readonly ReadLine[], sessionId: string): PlannedSe
     .map((set, place) => ({ ...set, id: randomUUID(), sessionId, place }));
 }
 
+/** A written set as it is planned. */
+export function plannedOf(
+  { seconds, terms = {}, ...set }: WrittenSet,
+  liftId: string,
+): ReadLine['sets'][number] {
+  return {
+    ...set,
+    liftId,
+    seconds: seconds ?? null,
+    purpose: terms.purpose ?? null,
+    fixed: terms.fixed ?? null,
+    under: terms.under ?? null,
+    handle: terms.handle ?? null,
+    hand: terms.hand ?? null,
+    rest: terms.rest ?? null,
+  };
+}
+
 /** Reads every line, or names each that cannot be read. */
 export function readLines(
   lines: readonly SessionLine[],
@@ -32,17 +50,7 @@ export function readLines(
       fields.push({ path: `lines[${i}].text`, message });
       return [];
     }
-    const sets = parsed.sets.map(({ seconds, terms = {}, ...set }) => ({
-      ...set,
-      liftId: lift.id,
-      seconds: seconds ?? null,
-      purpose: terms.purpose ?? null,
-      fixed: terms.fixed ?? null,
-      under: terms.under ?? null,
-      handle: terms.handle ?? null,
-      hand: terms.hand ?? null,
-      rest: terms.rest ?? null,
-    }));
+    const sets = parsed.sets.map((set) => plannedOf(set, lift.id));
     return [{ liftId: lift.id, text: parsed.line, sets }];
   });
   if (fields.length) throw new Problem(400, 'invalid-input', fields[0]!.message, fields);

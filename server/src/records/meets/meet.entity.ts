@@ -1,5 +1,11 @@
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
+/** One event of a meet, with its own rule on straps. */
+export interface MeetEvent {
+  readonly liftId: string;
+  readonly straps: boolean;
+}
+
 /** A contest with its own switches: the rulebook of the day outranks the program. */
 @Entity('meet')
 export class Meet {
@@ -16,6 +22,8 @@ export class Meet {
   @Column('double precision', { nullable: true }) barDiameter: number | null;
   /** Planned deadlift attempts in order, kg. */
   @Column('jsonb') attempts: number[];
+  /** Events whose rule on straps is another than the meet's; empty where there is one rule for all. */
+  @Column('jsonb') events: readonly MeetEvent[];
   @Column('int') version: number;
   @Column('timestamptz', { nullable: true }) removedAt: Date | null;
 }

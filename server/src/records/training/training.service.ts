@@ -199,12 +199,8 @@ export class TrainingService implements OnModuleInit {
   }
 }
 
-/** Are the sets of two plans alike, in order, whatever their ids? */
-export function sameSets(a: readonly PlannedSet[], b: readonly PlannedSet[]): boolean {
-  return a.length === b.length && a.every((set, i) => sameSet(set, b[i]!));
-}
-
-const NEW_SESSION: Partial<TrainingSession> = {
+/** What a session has before anybody said anything of it. */
+const NEW_SESSION = {
   sweat: false,
   audit: false,
   ownChalk: null,
@@ -215,6 +211,19 @@ const NEW_SESSION: Partial<TrainingSession> = {
   finishedAt: null,
   noteToLifter: null,
 };
+
+/** A session that is not kept: to call lines before they are saved. */
+export function newSession(of: Pick<TrainingSession, 'id' | 'clubId' | 'lifterId'>): TrainingSession {
+  return {
+    ...{ ...NEW_SESSION, ...of, venueId: '', barId: null, heldOn: '', title: '', holds: [], lines: null },
+    ...{ rehearsesMeet: false, version: 0 },
+  };
+}
+
+/** Are the sets of two plans alike, in order, whatever their ids? */
+export function sameSets(a: readonly PlannedSet[], b: readonly PlannedSet[]): boolean {
+  return a.length === b.length && a.every((set, i) => sameSet(set, b[i]!));
+}
 
 /** The holds that an editor chose; one that a block put there stays the block's. */
 export function holdsOf(kinds: readonly HoldKindId[], known: readonly PlannedHold[] = []): PlannedHold[] {

@@ -48,8 +48,11 @@ export class ProfileController {
     @Body() body: MeetRequest,
   ): Promise<ProfileView> {
     await this.lifters.known(who.club.id, id);
-    const { version, place = '', barDiameter = null, ...content } = body;
-    await this.meets.save(who.club.id, id, meet, version, { ...content, place, barDiameter });
+    const { version, place = '', barDiameter = null, events = [], ...content } = body;
+    const own = events.map(({ liftId, straps }) => ({ liftId, straps }));
+    await this.meets.save(who.club.id, id, meet, version, {
+      ...{ ...content, place, barDiameter, events: own },
+    });
     return this.view.view(who.club, id);
   }
 

@@ -42,6 +42,7 @@ export class ProfileViewService {
       meets: meets.map(({ id: meet, version, name, heldOn, ...each }) => ({
         ...{ id: meet, version, name, heldOn, straps: each.straps, thumbTape: each.thumbTape },
         ...{ liquidChalk: each.liquidChalk, place: each.place, barDiameter: each.barDiameter },
+        events: each.events,
         attempts: each.attempts,
       })),
     };

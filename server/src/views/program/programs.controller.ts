@@ -14,8 +14,10 @@ import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import {
   MoveWeekRequest,
   RepeatWeekRequest,
+  SessionPreviewRequest,
   SessionRequest,
   type SessionPlanView,
+  type SessionPreviewView,
   type VenueChoice,
   type WeeksView,
 } from '@iron-clasp/contract';
@@ -23,6 +25,7 @@ import type { SignedIn } from '../../platform/access/signed-in.ts';
 import { Who } from '../../platform/access/guard.ts';
 import { KnownDay, KnownId } from '../../platform/http/validation.ts';
 import { KitService } from '../../records/kit/kit.service.ts';
+import { LinePreviewsService } from '../../advice/calls/line-previews.service.ts';
 import { ProgramsService } from '../../advice/planning/programs.service.ts';
 
 @ApiTags('programs')
@@ -30,6 +33,7 @@ import { ProgramsService } from '../../advice/planning/programs.service.ts';
 export class ProgramsController {
   constructor(
     private readonly programs: ProgramsService,
+    private readonly previews: LinePreviewsService,
     private readonly kit: KitService,
   ) {}
 
@@ -52,6 +56,17 @@ export class ProgramsController {
   @ApiOperation({ summary: 'A session as it is written' })
   plan(@Who() who: SignedIn, @Param('id', new KnownId('session')) id: string): Promise<SessionPlanView> {
     return this.programs.plan(who.club, id, who.account.unit);
+  }
+
+  @Post('lifters/:lifter/session-preview')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Call lines that are being written; nothing is saved' })
+  preview(
+    @Who() who: SignedIn,
+    @Param('lifter', new KnownId('lifter')) lifter: string,
+    @Body() body: SessionPreviewRequest,
+  ): Promise<SessionPreviewView> {
+    return this.previews.preview(who.club, lifter, body, who.account.unit);
   }
 
   @Put('lifters/:lifter/sessions/:id')

@@ -1,5 +1,12 @@
 import { useQuery, type UseQueryResult } from '@tanstack/react-query';
-import type { SessionPlanView, SessionRequest, WeeksView } from '@iron-clasp/contract';
+import type {
+  SessionPlanView,
+  SessionPreviewRequest,
+  SessionPreviewView,
+  SessionRequest,
+  WeeksView,
+} from '@iron-clasp/contract';
+import { useEffect, useState } from 'react';
 import { type ApiError, ask } from '../client.ts';
 import { keys } from '../keys.ts';
 import { useLifterTry, type Write } from '../write.ts';
@@ -13,6 +20,32 @@ export function usePlan(sessionId: string | null): UseQueryResult<SessionPlanVie
     gcTime: 0,
     refetchOnWindowFocus: false,
   });
+}
+
+/** Keys rest this long, ms, before what was written is asked about. */
+const PAUSE = 500;
+
+/** How lines that are being written would be called; the last answer stands until the next one is there. */
+export function useLinePreview(
+  lifterId: string,
+  body: SessionPreviewRequest,
+): SessionPreviewView | undefined {
+  const written = JSON.stringify(body);
+  const [asked, setAsked] = useState(written);
+  useEffect(() => {
+    const timer = setTimeout(() => setAsked(written), PAUSE);
+    return () => clearTimeout(timer);
+  }, [written]);
+  const { data } = useQuery({
+    queryKey: keys.lifter(lifterId, 'preview', asked),
+    queryFn: () =>
+      ask<SessionPreviewView>('POST', `/lifters/${lifterId}/session-preview`, JSON.parse(asked) as object),
+    placeholderData: (before) => before,
+    // What cannot be called yet is said at its line as it is.
+    retry: false,
+    gcTime: 0,
+  });
+  return data;
 }
 
 export interface SessionToSave {

@@ -1,3 +1,4 @@
+import { findLift, LIFTS } from '@iron-clasp/core';
 import type { MeetView, ProfileView } from '@iron-clasp/contract';
 import { format, parseISO } from 'date-fns';
 import { useState, type FormEvent, type ReactElement } from 'react';
@@ -7,6 +8,7 @@ import { Field } from '../../ui/field.tsx';
 import { formatMass, inUnit, typedMass, typedNumber } from '../../ui/figures.ts';
 import { Failed } from '../../ui/states.tsx';
 import { useMeet } from '../../data/lifters/lifters.ts';
+import { Select } from '../../ui/select.tsx';
 import { Checkbox } from '../../ui/checkbox.tsx';
 import { DateField } from '../../ui/date-field.tsx';
 import { DraftNote } from '../../ui/draft-note.tsx';
@@ -44,6 +46,10 @@ export function Meets({ profile }: { profile: ProfileView }): ReactElement {
                     )}
                     {meet.place && ` · ${meet.place}`}
                     {meet.barDiameter && ` · bar ${meet.barDiameter} mm`}
+                    {meet.events.map(
+                      ({ liftId, straps }) =>
+                        ` · ${findLift(liftId)?.name ?? liftId}: straps ${straps ? 'allowed' : 'barred'}`,
+                    )}
                     {meet.attempts.length > 0 &&
                       ` · attempts ${meet.attempts.map((each) => formatMass(each, unit)).join(', ')}`}
                   </span>
@@ -76,6 +82,10 @@ export function Meets({ profile }: { profile: ProfileView }): ReactElement {
   );
 }
 
+/** The first lift that is no event yet. */
+const nextLift = (events: Content['events']): string =>
+  LIFTS.find((lift) => lift.grips && !events.some((each) => each.liftId === lift.id))!.id;
+
 /** What stands in the form of a meet; attempts in the reader's unit, as typed. */
 interface Content {
   readonly id: string;
@@ -88,6 +98,7 @@ interface Content {
   /** mm, as typed. */
   readonly barDiameter: string;
   readonly attempts: string;
+  readonly events: readonly { readonly liftId: string; readonly straps: boolean }[];
 }
 
 function MeetForm({
@@ -115,11 +126,14 @@ function MeetForm({
     place: meet?.place ?? '',
     barDiameter: meet?.barDiameter ? String(meet.barDiameter) : '',
     attempts: written,
+    events: meet?.events ?? [],
   });
   const [start] = useState(blank);
   const draft = useDraft(`meet.${profile.id}.${meet?.id ?? 'new'}`, start, meet?.version ?? 0);
   const { id, name, heldOn, straps, thumbTape, liquidChalk, attempts } = draft.value;
-  const { place = '', barDiameter = '' } = draft.value;
+  const { place = '', barDiameter = '', events = [] } = draft.value;
+  const setEvent = (at: number, part: Partial<Content['events'][number]>): void =>
+    draft.set({ events: events.map((each, i) => (i === at ? { ...each, ...part } : each)) });
   const leave = (): void => {
     draft.done();
     onDone();
@@ -147,6 +161,7 @@ function MeetForm({
           place,
           barDiameter: barDiameter.trim() === '' ? null : typedNumber(barDiameter),
           attempts: kg,
+          events: events.map(({ liftId, straps: allowed }) => ({ liftId, straps: allowed })),
           version: draft.found?.version ?? meet?.version ?? 0,
         },
       },
@@ -200,6 +215,34 @@ function MeetForm({
             {words}
           </Checkbox>
         ))}
+      </fieldset>
+      <fieldset className="grid gap-2">
+        <legend className="label">Events with a rule of their own on straps</legend>
+        {events.map((each, i) => (
+          <div key={i} className="flex flex-wrap items-center gap-3">
+            <Select
+              aria-label={`Event ${i + 1}`}
+              value={each.liftId}
+              error={fault(`events[${i}]`)}
+              options={LIFTS.map((lift) => [lift.id, lift.name] as const)}
+              onChange={(liftId) => setEvent(i, { liftId })}
+            />
+            <Checkbox checked={each.straps} onChange={(allowed) => setEvent(i, { straps: allowed })}>
+              straps allowed
+            </Checkbox>
+            <Button look="quiet" onClick={() => draft.set({ events: events.filter((_, at) => at !== i) })}>
+              Remove<span className="sr-only"> event {i + 1}</span>
+            </Button>
+          </div>
+        ))}
+        {fault('events') && !fault('events[') && <p className="text-oxblood">{fault('events')}</p>}
+        <Button
+          className="justify-self-start"
+          disabled={events.length >= 12}
+          onClick={() => draft.set({ events: [...events, { liftId: nextLift(events), straps: !straps }] })}
+        >
+          Add an event
+        </Button>
       </fieldset>
       <Field
         label="Deadlift attempts, with a space between"

@@ -1,13 +1,7 @@
 import {
-  findLift,
   LIFTS,
   parseSetLine,
   planFaults,
-  type Lift,
-  type LoadMeaning,
-  type MassUnit,
-  type SetLineContext,
-  SET_ROLE_TAGS,
   HOLD_KINDS,
   HOLD_KINDS_BY_ID,
   type HoldKindId,
@@ -19,10 +13,10 @@ import { useUnit } from '../../data/session/use-unit.ts';
 import { Button } from '../../ui/button.tsx';
 import { Choices } from '../../ui/choices.tsx';
 import { Field } from '../../ui/field.tsx';
-import { load, seconds } from '../../ui/figures.ts';
 import { Caution, Failed, Loading } from '../../ui/states.tsx';
-import { useSaveSessions } from '../../data/training/programs.ts';
 import { useVenues } from '../../data/kit/kit.ts';
+import { maxesOf, Read } from './line-read.tsx';
+import { useLinePreview, useSaveSessions } from '../../data/training/programs.ts';
 import { Checkbox } from '../../ui/checkbox.tsx';
 import { Toggles } from '../../ui/toggles.tsx';
 import { Select } from '../../ui/select.tsx';
@@ -115,6 +109,10 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
       ...(here.has && { has: here.has }),
     },
   );
+  const preview = useLinePreview(lifter.id, {
+    ...{ heldOn, venueId: here.id, barId: bar.id, rehearsesMeet: rehearsesMeet ?? false },
+    lines: rows.map(({ liftId, text }) => ({ liftId, text: text.trim() === '' ? '-' : text })),
+  });
   const fault = (path: string): string | undefined =>
     save.error?.fields.find((field) => field.path === path)?.message;
   const change = (at: number, part: Partial<Row>): void =>
@@ -247,6 +245,7 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
                 lifter={lifter}
                 unit={unit}
                 refused={fault(`lines[${i}].text`) ?? fault(`lines[${i}].liftId`)}
+                preview={preview?.lines[i]}
               />
             </div>
             <div className="flex items-start">
@@ -314,80 +313,6 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
       </div>
     </form>
   );
-}
-
-/** What percentages and efforts are of. */
-function maxesOf({ deadliftMax, bestLifts }: LifterView): Pick<SetLineContext, 'deadliftMax' | 'bests'> {
-  return { deadliftMax, bests: bestLifts };
-}
-
-/** What a line reads as, or where it cannot be read. */
-function Read({
-  id,
-  row: { liftId, text },
-  lifter,
-  unit,
-  refused,
-}: {
-  id: string;
-  row: Row;
-  lifter: LifterView;
-  unit: MassUnit;
-  refused: string | undefined;
-}): ReactElement {
-  const lift = findLift(liftId)!;
-  if (text.trim() === '')
-    return (
-      <p id={id} className={refused ? 'text-sm text-oxblood' : 'text-sm text-quiet'}>
-        {refused ?? hintFor(lift)}
-      </p>
-    );
-  const found = parseSetLine(text, { ...maxesOf(lifter), unit, lift });
-  if (found.fault) {
-    const { at, length, message } = found.fault;
-    return (
-      <p id={id} className="text-sm text-oxblood">
-        <span aria-hidden className="figures mr-2 whitespace-pre text-base">
-          {text.slice(0, at)}
-          <mark className="bg-oxblood text-ground">{text.slice(at, at + length) || '…'}</mark>
-          {text.slice(at + length)}
-        </span>
-        At character {at + 1}: {message}
-      </p>
-    );
-  }
-  const said = found.sets.map(
-    (set) =>
-      `${SET_ROLE_TAGS[set.role]} ${set.load === 0 ? 'no load' : load(Math.round(set.load * 10) / 10, unit)} × ${set.seconds ? seconds(set.seconds) : set.reps}`,
-  );
-  const meant = LOAD_MEANT[lift.loadMeans];
-  return (
-    <p id={id} className="text-sm text-quiet">
-      {unit}
-      {meant && `, ${meant}`}:{' '}
-      {found.of &&
-        `of the best ${findLift(found.of.liftId)!.name.toLowerCase()}, ${load(found.of.max, unit)}: `}
-      {said.length > 6 ? `${said.slice(0, 6).join(' · ')} · and ${said.length - 6} more` : said.join(' · ')}
-    </p>
-  );
-}
-
-/** Whose load a line writes, where it is not all that is on the bar. */
-const LOAD_MEANT: Readonly<Record<LoadMeaning, string>> = {
-  total: '',
-  eachHand: 'in each hand',
-  oneHand: 'in the one hand',
-  addedToBody: 'added to the body',
-};
-
-/** How a line of the lift is written. */
-function hintFor(lift: Lift): string {
-  const meant = LOAD_MEANT[lift.loadMeans];
-  const load = meant ? `load ${meant}` : 'load';
-  if (lift.loadMeans === 'addedToBody' && !lift.timed)
-    return `sets x repetitions @ ${load}, or 3x6 bodyweight`;
-  if (lift.needs.includes('band')) return 'sets x repetitions band, as 2x20 band';
-  return lift.timed ? `sets x seconds @ ${load}, as 2x30s @ 100` : `sets x repetitions @ ${load}`;
 }
 
 function Tool({
