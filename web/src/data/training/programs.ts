@@ -25,10 +25,13 @@ export function usePlan(sessionId: string | null): UseQueryResult<SessionPlanVie
 /** Keys rest this long, ms, before what was written is asked about. */
 const PAUSE = 500;
 
-/** How lines that are being written would be called; the last answer stands until the next one is there. */
+/**
+ * How lines that are being written would be called; the last answer stands until the next one is there.
+ * @param body null while nothing can be asked yet.
+ */
 export function useLinePreview(
   lifterId: string,
-  body: SessionPreviewRequest,
+  body: SessionPreviewRequest | null,
 ): SessionPreviewView | undefined {
   const written = JSON.stringify(body);
   const [asked, setAsked] = useState(written);
@@ -40,6 +43,7 @@ export function useLinePreview(
     queryKey: keys.lifter(lifterId, 'preview', asked),
     queryFn: () =>
       ask<SessionPreviewView>('POST', `/lifters/${lifterId}/session-preview`, JSON.parse(asked) as object),
+    enabled: asked !== 'null',
     placeholderData: (before) => before,
     // What cannot be called yet is said at its line as it is.
     retry: false,

@@ -85,12 +85,25 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
   const holds = draft.value.holds ?? [];
   const setRows = (now: readonly Row[]): void => draft.set({ rows: now });
   const list = useRef<HTMLOListElement>(null);
+  const at =
+    venues.data?.find((venue) => venue.id === venueId) ??
+    venues.data?.find((venue) => venue.id === lifter.usualVenueId) ??
+    venues.data?.[0];
+  const preview = useLinePreview(
+    lifter.id,
+    at
+      ? {
+          ...{ heldOn, venueId: at.id, rehearsesMeet: rehearsesMeet ?? false },
+          ...(at.bars.some((each) => each.id === barId) && { barId }),
+          lines: rows.map(({ liftId, text }) => ({ liftId, text: text.trim() === '' ? '-' : text })),
+        }
+      : null,
+  );
   if (venues.isPending) return <Loading what="the venues" lines={4} />;
   if (venues.error) return <Failed error={venues.error} retry={() => void venues.refetch()} />;
   if (venues.data.length === 0)
     return <p className="text-quiet">The club has no venue yet, so a session has nowhere to be.</p>;
-  const usual = venues.data.find((venue) => venue.id === lifter.usualVenueId) ?? venues.data[0]!;
-  const here = venues.data.find((venue) => venue.id === venueId) ?? usual;
+  const here = at!;
   const where = here.id;
   const bar = here.bars.find((each) => each.id === barId) ?? here.bars[0]!;
   const faults = planFaults(
@@ -109,10 +122,6 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
       ...(here.has && { has: here.has }),
     },
   );
-  const preview = useLinePreview(lifter.id, {
-    ...{ heldOn, venueId: here.id, barId: bar.id, rehearsesMeet: rehearsesMeet ?? false },
-    lines: rows.map(({ liftId, text }) => ({ liftId, text: text.trim() === '' ? '-' : text })),
-  });
   const fault = (path: string): string | undefined =>
     save.error?.fields.find((field) => field.path === path)?.message;
   const change = (at: number, part: Partial<Row>): void =>
