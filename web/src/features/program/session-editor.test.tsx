@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import '../../ui/component.test-helper.ts';
 import { jest } from '@jest/globals';
-import type { LifterView, SessionPlanView, VenueChoice } from '@iron-clasp/contract';
+import type { LifterView, SessionPlanView, VenueChoice, SessionPreviewView } from '@iron-clasp/contract';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -38,16 +38,21 @@ const json = (status: number, body: unknown): Response =>
 beforeEach(() => {
   sent.length = 0;
   answer = () => json(200, PLAN);
+  preview = { lines: [] };
   window.localStorage.clear();
   Object.assign(globalThis, {
     fetch: async (path: string, { method, body }: RequestInit) => {
       if (method === 'GET') return json(200, [VENUE]);
+      if (path.endsWith('/session-preview')) return json(200, preview);
       sent.push({ path, body: JSON.parse(String(body)) as Record<string, unknown> });
       return answer();
     },
   });
   Object.assign(AbortSignal, { timeout: () => new AbortController().signal });
 });
+
+/** How the server would call what is written. */
+let preview: SessionPreviewView = { lines: [] };
 
 const onDone = jest.fn();
 const open = (start: SessionPlanView | null): { unmount: () => void } =>
@@ -73,6 +78,27 @@ it('a written session is sent with its lines, venue and day', async () => {
     ...{ title: 'Pulls', heldOn: '2026-11-24', venueId: 'v', holds: [], version: 0 },
     lines: [{ liftId: 'deadlift.conventional', text: 'top 1x1 @ 91%' }],
   });
+});
+
+it('a line says how it would be called, and what stands against it, while it is written', async () => {
+  preview = {
+    lines: [
+      {
+        call: 'mixed, right under',
+        warnings: [
+          { text: 'Torn callus on the left: straps.', stop: true },
+          { text: 'Clear feet.', stop: false },
+        ],
+      },
+    ],
+  };
+  open(null);
+  await userEvent.type(await screen.findByLabelText('Line 1: sets'), 'top 1x1 @ 91%');
+  expect(await screen.findByText(/mixed, right under/)).toBeTruthy();
+  expect(screen.getByText('Torn callus on the left: straps.')).toBeTruthy();
+  expect(screen.getByText('Clear feet.')).toBeTruthy();
+  // Asked about, not saved.
+  expect(sent).toEqual([]);
 });
 
 it('Enter opens a line below, with the same lift', async () => {
