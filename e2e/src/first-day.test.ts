@@ -49,6 +49,51 @@ it('three answers and how the best was pulled are enough for calls that say what
   expect(await page.accessibility()).toEqual([]);
 }, 240_000);
 
+it('a grip audit asks one step after another on the floor, and ends in what the hands hold', async () => {
+  await page.openLifter('Wren Castellane');
+  await page.click('Audit the grip today');
+  await page.at(/^\/floor\//);
+  const session = (await page.path()).split('/')[2]!;
+  const stands = async (): Promise<CallsView['sets']> =>
+    (await page.api<CallsView>('GET', `/sessions/${session}/calls`)).body.sets;
+  for (let done = 0; done < 4 && (await stands()).some((set) => set.done === null); done++) {
+    await page.says(`${done} of ${done + 1} done`);
+    await page.click('Done as called');
+    await page.until(
+      async () => (await stands()).filter((set) => set.done !== null).length === done + 1,
+      'the step to be kept',
+    );
+  }
+  const steps = await stands();
+  expect(steps.length).toBeGreaterThanOrEqual(3);
+  // One more as the day goes, and a lift that nobody had planned.
+  await page.click('All sets');
+  await page.press(By.css('button[title="One more"]'));
+  await page.says(`${steps.length} of ${steps.length + 1} done`);
+  await page.click('All sets');
+  await page.click('Add another lift');
+  await page.pick('Lift', 'Barbell row');
+  await page.type('Repetitions', '8');
+  await page.click('Add the set');
+  await page.says(/Load must be a number/, 'form[aria-label="Add another lift"]');
+  expect(await page.accessibility()).toEqual([]);
+  await page.type('Load', '60');
+  await page.click('Add the set');
+  await page.says('Barbell row');
+  await page.says(`${steps.length} of ${steps.length + 2} done`);
+  await page.click('End');
+  await page.says('What the hands hold for 10 s');
+  await page.says(/double overhand \d/, 'section[aria-label="What the audit found"]');
+}, 240_000);
+
+it('a line says what stands against it while it is written', async () => {
+  await page.openLifter('Iskra Petrov');
+  await page.click('Program');
+  await page.click('New session');
+  await write(1, 'Deadlift', 'top 1x1 @ 90% mixed right under');
+  await page.says(/that hand is never turned under/, lines);
+}, 120_000);
+
 it('any session of the season opens, by list and by key', async () => {
   await page.openLifter('Teodor Vance');
   await page.find('[data-row]');

@@ -104,6 +104,38 @@ describe('holds', () => {
     await press('Next holds', 'Remove');
   }, 180_000);
 
+  it('a kind is set up: what it is for, never above, a target, the pins; several blocks lie side by side', async () => {
+    const id = await open('Kofi Adeyemi-Lund', 'holds');
+    await within('Next holds', 'Behind-back hold');
+    await press('Next holds', 'Set up');
+    await page.pick('What it is for', 'for medleys: 60 s');
+    await page.type('Target', '150');
+    await press('Next holds', 'Save');
+    await page.says('Choose the day of the target');
+    await isAccessible();
+    await page.type('Target day', '20.1.2027');
+    await page.type('Never above', '140');
+    await press('Next holds', 'Save');
+    await within('Next holds', '3 × 60 s');
+    await within('Next holds', 'Target: 150 kg');
+    await within('Next holds', 'as the hands are now');
+    const setting = (await page.api<HoldsView>('GET', `/lifters/${id}/holds`)).body.kinds.find(
+      (each) => each.kind === 'behindBackHold',
+    )!.setting!;
+    expect(setting).toMatchObject({ aim: 'medleys', ceiling: 140, target: { load: 150, on: '2027-01-20' } });
+    await within('Hold blocks', 'What blocks did');
+  }, 240_000);
+
+  it('forearm work goes into the program in one click', async () => {
+    const id = await open('Ruth Calloway', 'holds');
+    const proposed = async (): Promise<number> =>
+      (await page.api<HoldsView>('GET', `/lifters/${id}/holds`)).body.week.forearm.sessions.length;
+    const before = await proposed();
+    expect(before).toBeGreaterThan(0);
+    await press('Forearm and wrist week', 'Add');
+    await page.until(async () => (await proposed()) < before, 'the day to be taken');
+  }, 180_000);
+
   it('the week says what is missing, what would fill it, and which rule clashes', async () => {
     await open('Noor Haddad', 'holds');
     await within('Forearm and wrist week', 'finger opening');

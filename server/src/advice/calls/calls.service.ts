@@ -27,7 +27,7 @@ import { forCalls } from '../../evidence/lifter-today/for-calls.ts';
 import type { LifterProfile } from '../../evidence/lifter-today/lifter-today.service.ts';
 import { eventOf, rulesOf } from '../../evidence/session/event-of.ts';
 import { SessionFactsService, type SessionFacts } from '../../evidence/session/session-facts.service.ts';
-import { liftOf, venueOf } from '../../evidence/session/session-parts.ts';
+import { liftOf, termsOf, venueOf } from '../../evidence/session/session-parts.ts';
 import { loadOn } from './load-on.ts';
 import { tried } from './what-if.ts';
 
@@ -143,15 +143,10 @@ export class CallsService {
   }
 }
 
-/** What the line of a set says beside sets and load. */
-function saidByLine({ purpose, fixed, under, handle, hand }: PlannedSet): Partial<SetToCall> {
-  return {
-    ...(purpose && { purpose }),
-    ...(fixed && { fixed }),
-    ...(under && { under }),
-    ...(handle && { handle }),
-    ...(hand && { hand }),
-  };
+/** What the line of a set says that its call looks at: the rest is the floor's. */
+function saidByLine(set: PlannedSet): Partial<SetToCall> {
+  const { rest: _rest, ...terms } = termsOf(set);
+  return terms;
 }
 
 /** Is the set the last of several alike? */

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { findLift, parseSetLine, writeSetLines, type MassUnit, type WrittenSet } from '@iron-clasp/core';
 import type { SessionPlanView } from '@iron-clasp/contract';
 import { Problem } from '../../platform/http/problem.ts';
+import { termsOf } from '../../evidence/session/session-parts.ts';
 import type { Lifter } from '../../records/lifters/lifter.entity.ts';
 import type { PlannedSet, SessionLine } from '../../records/training/training.entity.ts';
 
@@ -67,17 +68,9 @@ export function linesOf(sets: readonly PlannedSet[], unit: MassUnit): SessionPla
   }
   return runs.flatMap((run) =>
     writeSetLines(
-      run.map(({ role, load, reps, style, seconds, purpose, fixed, under, handle, hand, rest }) => ({
-        ...{ role, load, reps, style },
-        ...(seconds && { seconds }),
-        terms: {
-          ...(purpose && { purpose }),
-          ...(fixed && { fixed }),
-          ...(under && { under }),
-          ...(handle && { handle }),
-          ...(hand && { hand }),
-          ...(rest && { rest }),
-        },
+      run.map((set) => ({
+        ...{ role: set.role, load: set.load, reps: set.reps, style: set.style, terms: termsOf(set) },
+        ...(set.seconds && { seconds: set.seconds }),
       })),
       unit,
       run[0]!.liftId,

@@ -2,14 +2,13 @@ import { Injectable } from '@nestjs/common';
 import {
   isGripWeekFull,
   SCHOOLS,
-  skinBudget,
   slipsOf,
   type CallLifter,
   type HoldCurve,
   type MixedLedger,
   type School,
 } from '@iron-clasp/core';
-import { mondayOf, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
+import { shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
 import { notFound } from '../../platform/http/problem.ts';
 import {
   CallOverridesService,
@@ -22,7 +21,7 @@ import { SchoolsService } from '../../records/schools/schools.service.ts';
 import type { PlannedSet, TrainingSession } from '../../records/training/training.entity.ts';
 import { TrainingService } from '../../records/training/training.service.ts';
 import { CurvesService, type LoggedObservation } from '../curves/curves.service.ts';
-import { demandOfLogged } from '../log/demand-of-logged.ts';
+import { hookBudget } from '../log/hook-budget.ts';
 import { ownKit } from './session-parts.ts';
 import { LifterTodayService, type LifterProfile } from '../lifter-today/lifter-today.service.ts';
 
@@ -97,23 +96,18 @@ export class SessionFactsService {
   }
 
   /** What was done from the Monday of the session's week, and in the seven days up to it. */
-  private async weekOf(
-    { id, heldOn }: TrainingSession,
-    { lifter: { id: lifterId, hookStage, deadliftMax } }: LifterProfile,
-  ): Promise<WeekSoFar> {
+  private async weekOf({ id, heldOn }: TrainingSession, { lifter }: LifterProfile): Promise<WeekSoFar> {
     const since = shiftDay(heldOn, -6);
-    const monday = mondayOf(heldOn);
     const [logged, held] = await Promise.all([
-      this.log.setsSince([lifterId], since),
-      this.log.holdsSince([lifterId], since),
+      this.log.setsSince([lifter.id], since),
+      this.log.holdsSince([lifter.id], since),
     ]);
     const sets = logged.filter((set) => set.sessionId !== id && set.trainingDay <= heldOn);
-    const hooked = sets.filter((set) => set.grip === 'hook' && !set.strapped && set.trainingDay >= monday);
-    const { left } = skinBudget(hookStage, deadliftMax, hooked.map(demandOfLogged));
+    const { left } = hookBudget(lifter, sets, heldOn);
     const done = [...sets, ...held.filter((hold) => hold.sessionId !== id && hold.trainingDay <= heldOn)];
     return {
       // A hook that was never started has no budget to spend.
-      ...(left !== null && hookStage !== 'none' && { hookBudgetLeft: left }),
+      ...(left !== null && lifter.hookStage !== 'none' && { hookBudgetLeft: left }),
       gripWorkHigh: isGripWeekFull(
         done.map(({ trainingDay, liftId }) => ({ on: trainingDay, liftId })),
         heldOn,

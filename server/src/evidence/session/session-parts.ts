@@ -1,4 +1,4 @@
-import { findLift, type HoldRequest, type Lift } from '@iron-clasp/core';
+import { findLift, type HoldRequest, type Lift, type LineTerms } from '@iron-clasp/core';
 import type { VenueKit } from '../../records/kit/kit.service.ts';
 import type { PlannedSet, TrainingSession } from '../../records/training/training.entity.ts';
 
@@ -28,5 +28,17 @@ export function ownKit(
     ...kit,
     venue: { ...kit.venue, chalk: ownChalk ?? kit.venue.chalk },
     bar: { ...kit.bar, diameter: ownDiameter ?? kit.bar.diameter },
+  };
+}
+
+/** What the line of a planned set says beside sets and load. */
+export function termsOf({ purpose, fixed, under, handle, hand, rest }: PlannedSet): LineTerms {
+  return {
+    ...(purpose && { purpose }),
+    ...(fixed && { fixed }),
+    ...(under && { under }),
+    ...(handle && { handle }),
+    ...(hand && { hand }),
+    ...(rest && { rest }),
   };
 }

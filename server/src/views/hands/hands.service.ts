@@ -6,14 +6,13 @@ import {
   nextSideUnder,
   SIDES,
   SKIN_STATES,
-  skinBudget,
   type HandsToday,
   type HandToday,
   type HookSession,
 } from '@iron-clasp/core';
 import type { HandsCheckRequest, HandsCheckView, HandsHistoryView } from '@iron-clasp/contract';
 import { Clock } from '../../platform/clock/clock.ts';
-import { dayIn, daysBetween, mondayOf, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
+import { dayIn, daysBetween, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
 import { Days } from '../../platform/days/days.ts';
 import { takenAt } from '../../platform/http/taken-at.ts';
 import { AccountsService } from '../../records/accounts/accounts.service.ts';
@@ -22,7 +21,7 @@ import { LiftersService } from '../../records/lifters/lifters.service.ts';
 import type { LoggedSet } from '../../records/log/log.entity.ts';
 import { LogService } from '../../records/log/log.service.ts';
 import { CurvesService } from '../../evidence/curves/curves.service.ts';
-import { demandOfLogged } from '../../evidence/log/demand-of-logged.ts';
+import { hookBudget } from '../../evidence/log/hook-budget.ts';
 import { LifterTodayService } from '../../evidence/lifter-today/lifter-today.service.ts';
 import { CallsService } from '../../advice/calls/calls.service.ts';
 
@@ -58,12 +57,7 @@ export class HandsViewService {
     const { hands, checkedOn, stale } = handsOn(checks, today);
     const hooked = sets.filter((set) => set.grip === 'hook' && !set.strapped && set.liftId);
     const sessions = hookSessions(hooked, checks).filter((each) => since === null || each.on >= since);
-    const monday = mondayOf(today);
-    const budget = skinBudget(
-      lifter.hookStage,
-      lifter.deadliftMax,
-      hooked.filter((set) => set.trainingDay >= monday).map(demandOfLogged),
-    );
+    const budget = hookBudget(lifter, sets, today);
     return {
       now: hands,
       checkedOn: checkedOn ?? null,

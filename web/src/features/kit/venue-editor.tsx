@@ -2,7 +2,6 @@ import {
   CHALK_KINDS,
   KIT_NEED_NAMES,
   KIT_NEEDS,
-  KNURLS,
   MASS_UNITS,
   STRAP_NAMES,
   STRAP_TYPES,
@@ -127,12 +126,6 @@ export function VenueEditor({ id, version, start, onDone }: VenueEditorProps): R
               kg={bar.collars}
               error={at(`bars[${i}].collars`)}
               onChange={(collars) => change({ collars })}
-            />
-            <Select
-              label="Knurl"
-              value={bar.knurl}
-              options={KNURLS.map((each) => [each, each] as const)}
-              onChange={(knurl) => change({ knurl })}
             />
             <Figure
               label="Brush every, sets"

@@ -147,7 +147,7 @@ function BarRow({
         <b>{bar.name}</b>
         {main && <span className="text-quiet"> · used unless a session says otherwise</span>}
         <span className="figures block text-lg text-quiet">
-          {formatMass(bar.mass, unit)} · {bar.diameter} mm · {bar.knurl} knurl
+          {formatMass(bar.mass, unit)} · {bar.diameter} mm
           {bar.collars > 0 && ` · collars ${formatMass(bar.collars, unit)}`}
         </span>
         <span className="mt-1 flex items-center gap-3 text-sm">
