@@ -10,6 +10,7 @@ import {
   type HandsToday,
   type HoldCurve,
   type LinePurpose,
+  type LoadMeaning,
   type PlanFault,
   type RepStyle,
   type SetCall,
@@ -122,6 +123,8 @@ export interface CalledSet {
   readonly id: string;
   readonly liftId: string;
   readonly liftName: string;
+  /** Whose load it is: all of the bar, or in each hand. */
+  readonly loadMeans: LoadMeaning;
   readonly role: SetRole;
   /** What the coach wrote, kg. */
   readonly planned: number;

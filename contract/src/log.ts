@@ -15,6 +15,7 @@ import {
   type Grip,
   type HoldEnding,
   type HoldKindId,
+  type LoadMeaning,
   type RepStyle,
   type SetRole,
   type Side,
@@ -321,6 +322,7 @@ export interface LogEntry {
   readonly title: string;
   readonly noteToLifter: string | null;
   readonly liftName: string;
+  readonly loadMeans: LoadMeaning;
   readonly role: SetRole | null;
   readonly load: number;
   readonly reps: number | null;

@@ -12,7 +12,7 @@ import type { HoldAim } from './hold-prescriptions/hold-kinds.ts';
 import type { HoldChange } from './hold-prescriptions/progression.ts';
 import type { SlipSign } from './slip-causes/slip-causes.ts';
 import type { Sport, Stance } from './profile/sport-and-stance.ts';
-import type { GripKind, KitNeed, StrapType, WristPosition } from './set-demand/lift.ts';
+import type { GripKind, KitNeed, LoadMeaning, StrapType, WristPosition } from './set-demand/lift.ts';
 
 // How every listed value is written for a person, in one place: a screen, a printed card and a reason say the same word for
 // the same thing. The lists themselves stand with the computation that uses them.
@@ -51,6 +51,14 @@ export const CHALK_NAMES: Names<ChalkKind> = {
 
 /** What a venue allows. */
 export const CHALK_RULE_NAMES: Names<ChalkKind> = { ...CHALK_NAMES, liquid: 'liquid chalk only' };
+
+/** Whose load is written, where it is not all that is on the bar. */
+export const LOAD_MEANING_NAMES: Names<LoadMeaning> = {
+  total: '',
+  eachHand: 'in each hand',
+  oneHand: 'in the one hand',
+  addedToBody: 'added to the body',
+};
 
 /** A set by its role, as it is said. */
 export const SET_ROLE_NAMES: Names<SetRole> = {

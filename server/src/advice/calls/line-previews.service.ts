@@ -69,7 +69,9 @@ function warningsOf(line: readonly PlannedSet[], calls: readonly SetCall[]): Lin
     // Several rules may bar it together: which of them a coach can do something about is the coach's to see.
     if (call.choice === null && call.verdict !== 'free')
       for (const { rank, text } of call.reasons) if (rank === 'safety') say(text, true);
-    const { fixed } = line[i]!;
+    const { fixed, under } = line[i]!;
+    if (under && call.choice === 'mixed' && call.sideUnder !== under)
+      for (const { rank, text } of call.reasons) if (rank === 'safety') say(text, true);
     if (fixed && fixed !== 'bare' && call.choice !== null && fixed !== call.choice) {
       const refused = call.alternatives.grips.find((each) => each.choice === fixed);
       say(refused?.why.text ?? `The line fixes ${fixed}, and ${call.choice} is called.`, true);

@@ -90,6 +90,7 @@ export function calledSet(
     id: set.id,
     liftId: set.liftId,
     liftName: liftOf(set).name,
+    loadMeans: liftOf(set).loadMeans,
     role: set.role,
     planned: set.load,
     loading: loadOn(set, equipment),

@@ -56,6 +56,7 @@ function entryOf(
     day: heldOn,
     ...{ title, noteToLifter },
     liftName: row.hold_kind ? HOLD_KINDS_BY_ID[row.hold_kind].name : (lift?.name ?? row.lift_id),
+    loadMeans: lift?.loadMeans ?? 'total',
     gripped: row.hold_kind !== null || (lift?.grips ?? true),
     sideUnder: row.side_under,
     slippedAtRep: row.slipped_at_rep,

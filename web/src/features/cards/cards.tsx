@@ -6,6 +6,7 @@ import {
   type BarLoading,
   type MassUnit,
   SET_ROLE_TAGS,
+  LOAD_MEANING_NAMES,
 } from '@iron-clasp/core';
 import { ArrowLeft, Printer } from 'lucide-react';
 import { Fragment, type ReactElement, type ReactNode } from 'react';
@@ -111,7 +112,9 @@ export function WrittenCard({ view, unit }: { view: CallsView; unit: MassUnit })
         <tbody>
           {groups.map(({ first: set, count }, i) => (
             <Fragment key={set.id}>
-              {groups[i - 1]?.first.liftName !== set.liftName && <Lift name={set.liftName} />}
+              {groups[i - 1]?.first.liftName !== set.liftName && (
+                <Lift name={[set.liftName, LOAD_MEANING_NAMES[set.loadMeans]].filter(Boolean).join(', ')} />
+              )}
               <tr className="border-b border-rule align-baseline">
                 <td className="py-1 pr-3">
                   {SET_ROLE_TAGS[set.role]}{' '}

@@ -17,6 +17,8 @@ interface AllSetsProps {
   /** Adds one more like this set. */
   readonly onAgain: (like: CalledSet) => void;
   readonly onOtherLift: () => void;
+  /** Heat, or hands that sweat; left out where the lifter alone may not say. */
+  readonly sweat?: { readonly on: boolean; readonly toggle: () => void } | undefined;
   readonly onClose: () => void;
 }
 
@@ -29,13 +31,19 @@ export function AllSets({
   onMore,
   onAgain,
   onOtherLift,
+  sweat,
   onClose,
 }: AllSetsProps): ReactElement {
   const unit = useUnit();
   return (
     <section aria-label="All sets" className="min-h-0 grow overflow-y-auto px-4 py-2">
-      <div className="flex items-center justify-between">
+      <div className="flex flex-wrap items-center justify-between gap-y-2">
         <h2 className="mr-auto text-2xl">All sets</h2>
+        {sweat && (
+          <Button className="mr-2 min-h-12 px-3" aria-pressed={sweat.on} onClick={sweat.toggle}>
+            {sweat.on ? 'Sweat: on' : 'Sweat: off'}
+          </Button>
+        )}
         <Button className="mr-2 min-h-12 px-3" onClick={onOtherLift}>
           Add another lift
         </Button>

@@ -2,6 +2,9 @@ import { SET_ROLE_TAGS, stopToday, USUAL_REST, HOLD_KINDS_BY_ID } from '@iron-cl
 import type { CalledSet, FloorView, LogHoldRequest, LogSetRequest } from '@iron-clasp/contract';
 import { useEffect, useState, type ReactElement } from 'react';
 import { Link, useParams } from 'react-router';
+import { useQueryClient } from '@tanstack/react-query';
+import { keys } from '../../data/keys.ts';
+import { useMoveSession } from '../../data/training/calls.ts';
 import { useAccount } from '../../data/session/account.ts';
 import { outbox, useWaiting } from '../../offline/use-outbox.ts';
 import { useIsCoach } from '../../data/session/use-is-coach.ts';
@@ -139,6 +142,14 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
     act({ kind: 'go', at: id });
     setOver(null);
   };
+  const move = useMoveSession(session.id);
+  const client = useQueryClient();
+  const sweat = (on: boolean): void =>
+    move.mutate(
+      { sweat: on, version: session.version },
+      // What the device calls again from knows of the heat too.
+      { onSettled: () => client.refetchQueries({ queryKey: keys.training(session.id, 'floor') }) },
+    );
   const takeBack = (): void => {
     const undone = undo(memory, () => crypto.randomUUID());
     // Another device may have made the last entry: this one remembers no act then.
@@ -233,6 +244,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
           onMore={(set, entry) => setOver({ kind: 'details', set, entry })}
           onAgain={again}
           onOtherLift={() => setOver({ kind: 'otherLift' })}
+          sweat={coach ? { on: session.sweat, toggle: () => sweat(!session.sweat) } : undefined}
           onClose={() => setOver(null)}
         />
       ) : over?.kind === 'otherLift' ? (

@@ -20,6 +20,7 @@ const call = (choice: SetCall['choice'], more: Partial<SetCall> = {}): SetCall =
 const set = (id: string, load: number, done: LoggedSetView | null = null): CalledSet => ({
   ...{ id, liftId: 'deadlift.conventional', liftName: 'Deadlift', role: 'top', planned: load, reps: 1 },
   style: 'reset',
+  loadMeans: 'total',
   ...{
     purpose: null,
     handle: null,

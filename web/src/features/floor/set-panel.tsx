@@ -8,6 +8,7 @@ import {
   type MassUnit,
   type SetCall,
   SET_ROLE_TAGS,
+  LOAD_MEANING_NAMES,
 } from '@iron-clasp/core';
 import type { CalledSet, FloorView } from '@iron-clasp/contract';
 import clsx from 'clsx';
@@ -79,6 +80,7 @@ export function SetPanel(props: SetPanelProps): ReactElement {
         <div className="flex min-h-full flex-col items-center justify-center gap-1.5 px-3 py-1 text-center spacious:gap-3">
           <p className="text-lg leading-tight text-quiet spacious:text-xl flat:hidden">
             {set.liftName}, {SET_ROLE_TAGS[set.role]}
+            {LOAD_MEANING_NAMES[set.loadMeans] && `, ${LOAD_MEANING_NAMES[set.loadMeans]}`}
           </p>
           <p
             className={clsx(

@@ -1,4 +1,11 @@
-import { GRIP_CHOICES, GRIP_NAMES, LIFTS, SLIP_CAUSES, SET_ROLE_TAGS } from '@iron-clasp/core';
+import {
+  GRIP_CHOICES,
+  GRIP_NAMES,
+  LIFTS,
+  SLIP_CAUSES,
+  SET_ROLE_TAGS,
+  LOAD_MEANING_NAMES,
+} from '@iron-clasp/core';
 import { CorrectionRequest, type LogEntry } from '@iron-clasp/contract';
 import { format, parseISO } from 'date-fns';
 import { useState, type ReactElement } from 'react';
@@ -235,7 +242,7 @@ function Entry({
       className="grid w-full grid-cols-[minmax(0,1fr)_auto] gap-x-4 py-1 text-left hover:bg-raised sm:grid-cols-[14rem_9rem_minmax(0,1fr)]"
     >
       <span>
-        {entry.liftName}
+        {[entry.liftName, LOAD_MEANING_NAMES[entry.loadMeans]].filter(Boolean).join(', ')}
         {entry.role && <span className="text-quiet">, {SET_ROLE_TAGS[entry.role]}</span>}
       </span>
       <span className="figures text-lg">

@@ -1,9 +1,9 @@
 import {
   findLift,
+  LOAD_MEANING_NAMES,
   parseSetLine,
   SET_ROLE_TAGS,
   type Lift,
-  type LoadMeaning,
   type MassUnit,
   type SetLineContext,
 } from '@iron-clasp/core';
@@ -62,7 +62,7 @@ export function Read({
     (set) =>
       `${SET_ROLE_TAGS[set.role]} ${set.load === 0 ? 'no load' : load(Math.round(set.load * 10) / 10, unit)} × ${set.seconds ? seconds(set.seconds) : set.reps}`,
   );
-  const meant = LOAD_MEANT[lift.loadMeans];
+  const meant = LOAD_MEANING_NAMES[lift.loadMeans];
   return (
     <div id={id} className="text-sm text-quiet">
       {unit}
@@ -80,17 +80,9 @@ export function Read({
   );
 }
 
-/** Whose load a line writes, where it is not all that is on the bar. */
-const LOAD_MEANT: Readonly<Record<LoadMeaning, string>> = {
-  total: '',
-  eachHand: 'in each hand',
-  oneHand: 'in the one hand',
-  addedToBody: 'added to the body',
-};
-
 /** How a line of the lift is written. */
 function hintFor(lift: Lift): string {
-  const meant = LOAD_MEANT[lift.loadMeans];
+  const meant = LOAD_MEANING_NAMES[lift.loadMeans];
   const load = meant ? `load ${meant}` : 'load';
   if (lift.loadMeans === 'addedToBody' && !lift.timed)
     return `sets x repetitions @ ${load}, or 3x6 bodyweight`;

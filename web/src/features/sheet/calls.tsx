@@ -1,4 +1,4 @@
-import { CHALK_RULE_NAMES, CHALK_NAMES, HOLD_KINDS_BY_ID } from '@iron-clasp/core';
+import { CHALK_RULE_NAMES, CHALK_NAMES, LOAD_MEANING_NAMES, HOLD_KINDS_BY_ID } from '@iron-clasp/core';
 import type { CallsView, LifterView, SessionHead, SheetView, WhatIfRequest } from '@iron-clasp/contract';
 import { ChevronLeft, ChevronRight, Printer, Shuffle, Timer } from 'lucide-react';
 import { useRef, useState, type ReactElement } from 'react';
@@ -140,7 +140,14 @@ function Session({
         <div ref={rows}>
           {byLift(groups).map(({ liftName, sets }) => (
             <section key={liftName} aria-label={liftName} className="mb-4">
-              <h2 className="border-b-2 border-ink pb-1 text-xl">{liftName}</h2>
+              <h2 className="border-b-2 border-ink pb-1 text-xl">
+                {liftName}
+                {LOAD_MEANING_NAMES[sets[0]!.first.loadMeans] && (
+                  <span className="ml-2 font-sans text-sm font-normal text-quiet">
+                    {LOAD_MEANING_NAMES[sets[0]!.first.loadMeans]}
+                  </span>
+                )}
+              </h2>
               <ul>
                 {sets.map((group) => (
                   <li key={group.first.id}>
