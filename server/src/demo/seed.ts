@@ -299,6 +299,9 @@ function lifterRows(demo: DemoLifter, today: string): LifterRows {
   };
 }
 
+/** The hole of a rack, counted from 0, that the demo's holds start from. */
+const HOLD_HOLE = 6;
+
 function sessionRows(
   demo: DemoLifter,
   lifterId: string,
@@ -342,7 +345,8 @@ function sessionRows(
     holds: session.holds.map((hold, place) => ({
       id: idOf(`hold ${name} ${place}`),
       ...common(HOLD_KINDS_BY_ID[holdKind].lifts[0], session.logged.length + place),
-      ...{ kind: holdKind, place, sideUnder: null, pin: null, ...hold },
+      ...{ kind: holdKind, place, sideUnder: null, ...hold },
+      pin: HOLD_KINDS_BY_ID[holdKind].pins ? (venue.racks[0]?.pinHeights[HOLD_HOLE] ?? null) : null,
     })),
   };
 }

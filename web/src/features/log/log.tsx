@@ -6,23 +6,21 @@ import {
   SET_ROLE_TAGS,
   LOAD_MEANING_NAMES,
 } from '@iron-clasp/core';
-import { CorrectionRequest, type LogEntry } from '@iron-clasp/contract';
+import type { LogEntry } from '@iron-clasp/contract';
 import { format, parseISO } from 'date-fns';
 import { useState, type ReactElement } from 'react';
-import { Controller } from 'react-hook-form';
 import { useSearchParams } from 'react-router';
 import { useUnit } from '../../data/session/use-unit.ts';
+import { CorrectEntry } from './correct-entry.tsx';
 import { Button } from '../../ui/button.tsx';
-import { Field } from '../../ui/field.tsx';
-import { formatMass, inUnit, typedMass, typedNumber } from '../../ui/figures.ts';
+import { formatMass } from '../../ui/figures.ts';
 import { Mistakes } from '../../ui/mistakes.tsx';
 import { Select } from '../../ui/select.tsx';
 import { Empty, Failed, Loading } from '../../ui/states.tsx';
 import { saveCsv, type Table } from '../../ui/table-file.ts';
 import { useNearEnd } from '../../ui/use-near-end.ts';
 import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
-import { useCorrect, useLog, useMistakes } from '../../data/log/log.ts';
-import { useRequestForm } from '../../ui/request-form.ts';
+import { useLog, useMistakes } from '../../data/log/log.ts';
 import { Checkbox } from '../../ui/checkbox.tsx';
 
 /** The lifter's history day by day, narrowed by lift, grip, kind and slips; an entry is put right where it stands. */
@@ -100,7 +98,7 @@ export function Log(): ReactElement {
                   open={open === entry.id}
                 />
                 {open === entry.id && (
-                  <Correct lifterId={lifter.id} entry={entry} onDone={() => setOpen(null)} />
+                  <CorrectEntry lifterId={lifter.id} entry={entry} onDone={() => setOpen(null)} />
                 )}
               </li>
             ))}
@@ -286,87 +284,4 @@ function was(field: string, value: unknown, unit: 'kg' | 'lb'): string {
   if (field === 'load') return formatMass(Number(value), unit);
   if (value === null) return 'none';
   return typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value);
-}
-
-/** Puts an entry right; the first value is kept beside it. */
-function Correct({
-  lifterId,
-  entry,
-  onDone,
-}: {
-  lifterId: string;
-  entry: LogEntry;
-  onDone: () => void;
-}): ReactElement {
-  const unit = useUnit();
-  const correct = useCorrect(lifterId, entry);
-  // One id a form: sent again after a lost answer it is still the same correction.
-  const [id] = useState(() => crypto.randomUUID());
-  const [before] = useState(() => ({
-    load: String(Number(inUnit(entry.load, unit).toFixed(1))),
-    amount: String(entry.kind === 'hold' ? entry.seconds : (entry.reps ?? 1)),
-    slip: entry.slippedAtRep === null ? '' : String(entry.slippedAtRep),
-    slipped: entry.ended === 'slipped',
-    note: entry.note ?? '',
-  }));
-  const { form, field, onSubmit, failed, sending } = useRequestForm({
-    request: CorrectionRequest,
-    start: before,
-    // What was not touched is not said again: it stands as it was logged, to the last decimal.
-    bodyOf: ({ load, amount, slip, slipped, note }): CorrectionRequest => ({
-      ...(load !== before.load && { load: typedMass(load, unit) }),
-      ...(amount !== before.amount &&
-        (entry.kind === 'hold' ? { seconds: typedNumber(amount) } : { reps: typedNumber(amount) })),
-      ...(entry.kind === 'set' &&
-        slip !== before.slip && { slippedAtRep: slip.trim() === '' ? null : typedNumber(slip) }),
-      ...(entry.kind === 'hold' &&
-        slipped !== before.slipped && { ended: slipped ? ('slipped' as const) : ('stopped' as const) }),
-      ...(note !== before.note && { note }),
-    }),
-    send: (body) => correct.mutateAsync({ id, body }),
-    onSaved: onDone,
-  });
-  return (
-    <form
-      onSubmit={onSubmit}
-      noValidate
-      aria-label="Edit entry"
-      className="mb-3 grid max-w-2xl gap-3 bg-raised p-3"
-    >
-      <div className="grid gap-3 sm:grid-cols-3">
-        <Field label="Load" unit={unit} inputMode="decimal" {...field('load')} />
-        <Field
-          label={entry.kind === 'hold' ? 'Seconds held' : 'Repetitions'}
-          inputMode="decimal"
-          {...field('amount', entry.kind === 'hold' ? 'seconds' : 'reps')}
-        />
-        {entry.kind === 'set' ? (
-          <Field
-            label="Slipped at repetition"
-            inputMode="numeric"
-            placeholder="held"
-            {...field('slip', 'slippedAtRep')}
-          />
-        ) : (
-          <Controller
-            control={form.control}
-            name="slipped"
-            render={({ field: { value, onChange } }) => (
-              <Checkbox className="self-end" checked={value} onChange={onChange}>
-                slipped
-              </Checkbox>
-            )}
-          />
-        )}
-      </div>
-      <Field label="Note" maxLength={500} {...field('note')} />
-      {failed && <Failed error={failed} />}
-      <div className="flex gap-2">
-        <Button type="submit" look="action" disabled={sending}>
-          Save
-        </Button>
-        <Button onClick={onDone}>Cancel</Button>
-      </div>
-    </form>
-  );
 }
