@@ -4,7 +4,17 @@ import globals from 'globals';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', '**/node_modules/**', '.data/**', '.shots/**', 'docs/api/**', '**/*.cjs'] },
+  {
+    ignores: [
+      '**/dist/**',
+      '**/node_modules/**',
+      '.data/**',
+      '.shots/**',
+      'docs/api/**',
+      '.stryker-tmp/**',
+      '**/*.cjs',
+    ],
+  },
   js.configs.recommended,
   { languageOptions: { globals: { ...globals.node } } },
   {

@@ -74,7 +74,7 @@ describe('a hold', () => {
     [{ seconds: 0 }, 'seconds', /from 0.5 to 600/],
     [{ seconds: 10_000 }, 'seconds', /Longer than ten minutes is not one hold/],
     [{ seconds: Infinity }, 'seconds', /must be a number/],
-    [{ ended: 'dropped' }, 'ended', /slipped, or stopped on purpose/],
+    [{ ended: 'dropped' }, 'ended', /slipped, put down on purpose, or not broken/],
     [{ grip: 'straps' }, 'grip', /double overhand, mixed or hook/],
     [{ chalk: 'powder' }, 'chalk', /block, liquid or none/],
     [{ sideUnder: 'both' }, 'sideUnder', /left or right/],
@@ -210,6 +210,8 @@ it('takes every value of the core’s own lists', () => {
   for (const grip of GRIPS) expect(refused(LogHoldRequest, { ...hold, grip })).toEqual({});
   for (const chalk of CHALK_KINDS) expect(refused(LogHoldRequest, { ...hold, chalk })).toEqual({});
   for (const ended of ENDINGS) expect(refused(LogHoldRequest, { ...hold, ended })).toEqual({});
+  // What was never lifted lasted no time.
+  expect(refused(LogHoldRequest, { ...hold, ended: 'notLifted', seconds: 0 })).toEqual({});
   for (const sideUnder of SIDES) expect(refused(LogHoldRequest, { ...hold, sideUnder })).toEqual({});
   for (const unit of MASS_UNITS) expect(refused(PreferencesRequest, { unit })).toEqual({});
 });
