@@ -101,6 +101,23 @@ it('a line says how it would be called, and what stands against it, while it is 
   expect(sent).toEqual([]);
 });
 
+it('holds are added after the lifts and taken out, each by its name', async () => {
+  open(null);
+  await userEvent.type(await title(), 'Pulls');
+  await userEvent.type(screen.getByLabelText('Line 1: sets'), 'top 1x1 @ 91%');
+  const add = async (name: string): Promise<void> => {
+    await userEvent.click(screen.getByRole('combobox', { name: 'Add a hold after the lifts' }));
+    await userEvent.click(await screen.findByRole('option', { name }));
+  };
+  await add('Front rack hold');
+  await add('Carry');
+  await add('Dead hang');
+  await userEvent.click(screen.getByLabelText('Remove Carry'));
+  await userEvent.click(screen.getByText('Save'));
+  await waitFor(() => expect(sent.length).toBe(1));
+  expect(sent[0]!.body).toMatchObject({ holds: ['frontRackHold', 'deadHang'] });
+});
+
 it('Enter opens a line below, with the same lift', async () => {
   open(null);
   await userEvent.type(await screen.findByLabelText('Line 1: sets'), '3x5 @ 75%{Enter}');

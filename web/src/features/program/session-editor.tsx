@@ -1,11 +1,4 @@
-import {
-  LIFTS,
-  parseSetLine,
-  planFaults,
-  HOLD_KINDS,
-  HOLD_KINDS_BY_ID,
-  type HoldKindId,
-} from '@iron-clasp/core';
+import { LIFTS, parseSetLine, planFaults, type HoldKindId } from '@iron-clasp/core';
 import type { LifterView, SessionPlanView } from '@iron-clasp/contract';
 import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import { useRef, useState, type FormEvent, type KeyboardEvent, type ReactElement } from 'react';
@@ -18,7 +11,7 @@ import { useVenues } from '../../data/kit/kit.ts';
 import { maxesOf, Read } from './line-read.tsx';
 import { useLinePreview, useSaveSessions } from '../../data/training/programs.ts';
 import { Checkbox } from '../../ui/checkbox.tsx';
-import { Toggles } from '../../ui/toggles.tsx';
+import { SessionHolds } from './session-holds.tsx';
 import { Select } from '../../ui/select.tsx';
 import { DateField } from '../../ui/date-field.tsx';
 import { DraftNote } from '../../ui/draft-note.tsx';
@@ -288,13 +281,7 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
           rehearses the meet: its rules bind
         </Checkbox>
       </div>
-      <Toggles
-        legend="Holds after the lifts"
-        values={holds}
-        options={HOLD_KINDS.map((kind) => [kind, HOLD_KINDS_BY_ID[kind].name] as const)}
-        onChange={(now) => draft.set({ holds: now })}
-      />
-      {fault('holds') && <p className="text-oxblood">{fault('holds')}</p>}
+      <SessionHolds kinds={holds} error={fault('holds')} onChange={(now) => draft.set({ holds: now })} />
       {start !== null && start.later > 0 && (
         <Choices
           legend="Change"
