@@ -190,7 +190,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
         <h1 className="min-w-0 truncate text-2xl flat:text-xl">{session.lifterName}</h1>
         {elsewhen && (
           <p className="shrink-0 text-ochre">
-            {session.on < today && <span className="max-sm:sr-only">entered for </span>}
+            {session.on < today && <span className="max-sm:sr-only">logged for </span>}
             {shortDay(session.on)}
           </p>
         )}

@@ -42,7 +42,7 @@ export function Program(): ReactElement {
           )}
         </div>
         {coming.length === 0 && <p className="py-4 text-quiet">Nothing is written from today on.</p>}
-        <NotEntered sessions={season.sessions.filter(({ on, done }) => on < today && !done)} today={today} />
+        <NotLogged sessions={season.sessions.filter(({ on, done }) => on < today && !done)} today={today} />
         <Weeks lifterId={lifter.id} sessions={coming} today={today} onOpen={setOpen} />
       </section>
       <div className="min-w-0">
@@ -111,7 +111,7 @@ function LineHelp(): ReactElement {
 }
 
 /** Sessions of past days of which nothing is logged: entered later, each entry is dated to its day. */
-function NotEntered({
+function NotLogged({
   sessions,
   today,
 }: {
@@ -120,8 +120,8 @@ function NotEntered({
 }): ReactElement | null {
   if (sessions.length === 0) return null;
   return (
-    <section aria-label="Not entered yet" className="mt-4">
-      <h2 className="border-b-2 border-ink pb-1 text-xl">Not entered yet</h2>
+    <section aria-label="Not logged yet" className="mt-4">
+      <h2 className="border-b-2 border-ink pb-1 text-xl">Not logged yet</h2>
       <ul>
         {sessions.slice(-MOST_PAST).map((session) => (
           <li key={session.id} className="flex items-baseline gap-3 border-b border-rule py-1.5">
@@ -129,7 +129,7 @@ function NotEntered({
               <b className="figures text-lg">{nearDay(session.on, today)}</b> {session.title}
             </span>
             <Link to={`/floor/${session.id}`} className="underline underline-offset-4">
-              Enter what was done<span className="sr-only"> in {session.title}</span>
+              Log what was done<span className="sr-only"> in {session.title}</span>
             </Link>
           </li>
         ))}
