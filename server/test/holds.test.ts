@@ -257,17 +257,17 @@ describe('forearm work', () => {
 
 describe('the week counts', () => {
   const SESSION = { title: 'Grip day', holds: [], version: 0 };
-  const write = async (heldOn: string, lines: object[]): Promise<void> => {
+  const write = async (heldOn: string, lines: object[], name = 'Iskra Petrov'): Promise<void> => {
     const [venue] = await coach.get<{ id: string }[]>('/venues');
     await coach.send(
       'put',
-      `/lifters/${ids.get('Iskra Petrov')}/sessions/${randomUUID()}`,
+      `/lifters/${ids.get(name)}/sessions/${randomUUID()}`,
       { ...SESSION, heldOn, venueId: venue!.id, lines },
       200,
     );
   };
-  const clashes = async (): Promise<string[]> =>
-    (await view('Iskra Petrov')).nextWeek.clashes.map((each) => each.ruleId);
+  const clashes = async (name = 'Iskra Petrov'): Promise<string[]> =>
+    (await view(name)).nextWeek.clashes.map((each) => each.ruleId);
 
   it('carries and hold lines that are the heaviest of the day as hard days; strapped pulls as no bare ones', async () => {
     const before = await clashes();
@@ -279,6 +279,16 @@ describe('the week counts', () => {
     expect(await clashes()).not.toContain('spacing.no-hard-hold-before-bare-deadlift');
     await write('2026-12-04', [{ liftId: 'deadlift.conventional', text: 'top 1x1 @ 120kg' }]);
     expect(await clashes()).toContain('spacing.no-hard-hold-before-bare-deadlift');
+  });
+
+  it('what the school straps is planned with straps, whether or not its line says so', async () => {
+    const name = 'Kofi Adeyemi-Lund';
+    const rule = 'spacing.no-hard-hold-before-bare-deadlift';
+    await write('2026-12-03', [{ liftId: 'hold.behind-back', text: 'top 2x30s @ 120kg' }], name);
+    await write('2026-12-04', [{ liftId: 'deadlift.conventional', text: 'top 1x3 @ 85%' }], name);
+    expect(await clashes(name)).not.toContain(rule);
+    await write('2026-12-04', [{ liftId: 'deadlift.conventional', text: 'top 1x3 @ 85% bare' }], name);
+    expect(await clashes(name)).toContain(rule);
   });
 });
 

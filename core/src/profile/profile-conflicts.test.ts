@@ -24,6 +24,10 @@ const CASES: Record<string, [ProfileFacts, ProfileFacts]> = {
     profile('overhand-first', { history: [{ kind: 'shoulder', cleared: false }] }),
     profile('overhand-first', { history: [{ kind: 'bloodPressure', cleared: false }] }),
   ],
+  'conflict.operation-long-ago': [
+    profile('overhand-first', { history: [{ kind: 'recentOperation', cleared: false, monthsAgo: 12 }] }),
+    profile('overhand-first', { history: [{ kind: 'recentOperation', cleared: false, monthsAgo: 11 }] }),
+  ],
   'conflict.hook-with-arthritis': [
     profile('hook-committed', { history: [arthritis] }),
     profile('strap-the-volume', { history: [arthritis] }),

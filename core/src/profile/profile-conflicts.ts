@@ -1,9 +1,14 @@
-import { flagCheck, schoolCheck } from '../calls/check-call.ts';
+import { schoolCheck } from '../calls/check-call.ts';
 import type { LadderStep, School } from '../calls/school.ts';
 import type { HistoryFlag, HistoryKind, HookStage, Side } from '../hands/hand-state.ts';
-import { HOOK_STAGES, SIDES } from '../hands/hand-state.ts';
+import { HISTORY_KINDS, HOOK_STAGES, SIDES } from '../hands/hand-state.ts';
 import { SPORTS, STANCES, type Sport, type Stance } from './sport-and-stance.ts';
 import { bool, listOf, oneOf, optional, range, record, type Check } from '../shape.ts';
+
+/** An entry of the history with its age. */
+export interface DatedFlag extends HistoryFlag {
+  readonly monthsAgo?: number;
+}
 
 /** A lifter's standing facts, as far as they can contradict one another. */
 export interface ProfileFacts {
@@ -12,7 +17,8 @@ export interface ProfileFacts {
   readonly largeThighs: boolean;
   readonly trainingMonths: number;
   readonly hookStage: HookStage;
-  readonly history: readonly HistoryFlag[];
+  /** With the months since it is known, where the day was said. */
+  readonly history: readonly DatedFlag[];
   readonly school: School;
   /** Does the next contest allow straps? Left out where none is planned. */
   readonly nextEventStraps?: boolean;
@@ -30,6 +36,9 @@ export interface ProfileConflictRule {
   readonly id: string;
   readonly find: (facts: ProfileFacts) => Omit<ProfileConflict, 'id'> | undefined;
 }
+
+/** Months after which an operation is no recent one: by then somebody can say whether it is healed. */
+const NOT_RECENT_MONTHS = 12;
 
 const HEAVY = ['top', 'attempt'] as const;
 
@@ -63,6 +72,19 @@ export const PROFILE_CONFLICT_RULES: readonly ProfileConflictRule[] = [
         ? {
             text: 'A biceps or shoulder entry names no side, so neither arm may be turned under.',
             mend: 'Say which side it is.',
+          }
+        : undefined,
+  },
+  {
+    id: 'conflict.operation-long-ago',
+    find: ({ history }) =>
+      history.some(
+        ({ kind, cleared, monthsAgo = 0 }) =>
+          kind === 'recentOperation' && !cleared && monthsAgo >= NOT_RECENT_MONTHS,
+      )
+        ? {
+            text: 'An operation of more than a year ago still stands as recent and not cleared: no maximal efforts are called.',
+            mend: 'Ask what the clinician says, and mark it cleared; until then nothing changes.',
           }
         : undefined,
   },
@@ -133,13 +155,20 @@ export const PROFILE_CONFLICT_RULES: readonly ProfileConflictRule[] = [
   },
 ];
 
+const datedFlagCheck: Check = record<DatedFlag>({
+  kind: oneOf(HISTORY_KINDS),
+  side: optional(oneOf(SIDES)),
+  cleared: bool,
+  monthsAgo: optional(range(0, 2400)),
+});
+
 const profileCheck: Check = record<ProfileFacts>({
   sport: oneOf(SPORTS),
   stance: oneOf(STANCES),
   largeThighs: bool,
   trainingMonths: range(0, 1200),
   hookStage: oneOf(HOOK_STAGES),
-  history: listOf(flagCheck, 100),
+  history: listOf(datedFlagCheck, 100),
   school: schoolCheck,
   nextEventStraps: optional(bool),
 });

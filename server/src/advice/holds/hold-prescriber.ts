@@ -24,6 +24,7 @@ import { CurvesService } from '../../evidence/curves/curves.service.ts';
 import { kitFor } from '../../evidence/holds/hold-kit.ts';
 import { forCalls } from '../../evidence/lifter-today/for-calls.ts';
 import type { LifterProfile } from '../../evidence/lifter-today/lifter-today.service.ts';
+import { isStrappedByCall } from '../../evidence/session/strapped-by-call.ts';
 import { venueOf } from '../../evidence/session/session-parts.ts';
 import { decidedHold } from './decided-hold.ts';
 
@@ -85,6 +86,9 @@ export class HoldPrescriber {
     profile,
     without,
     setting,
+    curve,
+    ledger,
+    kit,
   }: HoldQuestion): Promise<NonNullable<HoldRequest['timing']>> {
     // The hold after this one is of no day yet, and only what is hard needs its distance.
     if (without === null || !isHardHold(kind, profile.school, setting?.effort)) return {};
@@ -99,8 +103,12 @@ export class HoldPrescriber {
     const sets = await this.training.plannedSets(sessions.map((session) => session.id));
     const bare = sessions.filter((session) =>
       sets.some(
-        ({ sessionId, liftId, role, fixed }) =>
-          sessionId === session.id && isHeavyBarePull({ liftId, role, strapped: fixed === 'straps' }),
+        (set) =>
+          set.sessionId === session.id &&
+          isHeavyBarePull({
+            ...{ liftId: set.liftId, role: set.role },
+            strapped: isStrappedByCall(set, { profile, curve, ledger, kit }),
+          }),
       ),
     );
     const hours = (from: string, to: string): number => 24 * daysBetween(from, to);

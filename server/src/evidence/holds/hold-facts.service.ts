@@ -28,6 +28,7 @@ import { SqueezeService } from '../../records/squeeze/squeeze.service.ts';
 import type { TrainingSession } from '../../records/training/training.entity.ts';
 import { TrainingService } from '../../records/training/training.service.ts';
 import { CurvesService, type LoggedObservation } from '../curves/curves.service.ts';
+import { isStrappedByCall } from '../session/strapped-by-call.ts';
 import { LifterTodayService, type LifterProfile } from '../lifter-today/lifter-today.service.ts';
 import { isHardHold, type SessionContent } from './grip-events.ts';
 
@@ -133,7 +134,10 @@ export class HoldFactsService {
               ? logged
               : planned
                   .filter((set) => set.sessionId === session.id)
-                  .map(({ liftId, role, fixed }) => ({ liftId, role, strapped: fixed === 'straps' })),
+                  .map((set) => ({
+                    ...{ liftId: set.liftId, role: set.role },
+                    strapped: isStrappedByCall(set, { profile, curve, ledger, kit: kits.get(session.id) }),
+                  })),
             holds: held.length
               ? held.map((hold) => ({ kind: hold.kind, hard: isHard(hold) }))
               : session.finished

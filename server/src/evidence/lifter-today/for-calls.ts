@@ -32,7 +32,11 @@ export function conflictsOf(profile: LifterProfile): ProfileConflict[] {
     largeThighs: lifter.largeThighs,
     trainingMonths: trainingMonths(profile),
     hookStage: lifter.hookStage,
-    history,
+    history: history.map(({ kind, side, cleared, since }) => ({
+      ...{ kind, cleared },
+      ...(side && { side }),
+      ...(since && { monthsAgo: Math.max(0, differenceInMonths(parseISO(profile.today), parseISO(since))) }),
+    })),
     school,
     ...(nextMeet && { nextEventStraps: nextMeet.straps }),
   });
