@@ -109,6 +109,22 @@ it('a hold keeps its lift, its bar and its diameter as they were when it was hel
   await coach.send('put', `/sessions/${session}/holds/${randomUUID()}`, hold({ liftId: 'hang.dead' }), 400);
 });
 
+it('a hold is put right to one that was never lifted, and back with its seconds', async () => {
+  const id = randomUUID();
+  await coach.send('put', `/sessions/${session}/holds/${id}`, hold(), 200);
+  const correct = (body: object, status = 204): Promise<ErrorView> =>
+    coach.send<ErrorView>('put', `/holds/${id}/corrections/${randomUUID()}`, body, status);
+  const now = async (): Promise<object> =>
+    (await coach.get<CallsView>(`/sessions/${session}/calls`)).holdsDone.find((each) => each.id === id)!;
+  await correct({ ended: 'notLifted' });
+  expect(await now()).toMatchObject({ ended: 'notLifted', seconds: 0 });
+  const { error } = await correct({ ended: 'stopped' }, 400);
+  expect(error.fields![0]!.path).toBe('seconds');
+  await correct({ ended: 'stopped', seconds: 8 });
+  expect(await now()).toMatchObject({ ended: 'stopped', seconds: 8 });
+  await coach.send('delete', `/holds/${id}`, undefined, 204);
+});
+
 it('sets are added as the day goes: one more like another, or one of another lift', async () => {
   const [like] = sets;
   const id = randomUUID();

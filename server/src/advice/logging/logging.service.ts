@@ -143,18 +143,14 @@ export class LoggingService {
     if (wrong) throw invalid(wrong, `A ${kind} has no ${wrong} to correct.`);
     const correction = { id, correctedBy: by, correctedAt: this.clock.now() };
     await this.log.correct(kind, club.id, entryId, correction, sent, (entry) => {
-      if ('ended' in entry) {
-        const next = { ...entry, ...sent };
-        if (next.ended === 'notLifted' || next.ended !== entry.ended || 'seconds' in sent)
-          Object.assign(sent, { seconds: secondsOf(next.ended, next.seconds) });
-      }
-      const next = { ...entry, ...sent } as LoggedSet;
+      const put = 'ended' in entry ? { ...sent, ...secondsAfter(entry, sent) } : sent;
+      const next = { ...entry, ...put } as LoggedSet;
       if (next.slippedAtRep && next.slippedAtRep > next.reps) throw slipAfterEnd(next.reps);
       if (next.load < LIMITS.load.min && !mayCarryNothing(next.liftId)) throw invalid('load', LOAD_MESSAGE);
-      if (next.grip !== 'mixed' || next.strapped) return { ...sent, sideUnder: null };
+      if (next.grip !== 'mixed' || next.strapped) return { ...put, sideUnder: null };
       // The ledger counts sides: a mixed grip without one is no entry.
       if (next.sideUnder === null) throw invalid('sideUnder', 'Say which hand was under.');
-      return sent;
+      return put;
     });
   }
 
@@ -178,6 +174,13 @@ function secondsOf(ended: HoldEnding, seconds: number): number {
   if (ended === 'notLifted') return 0;
   if (seconds < LIMITS.holdSeconds.min) throw invalid('seconds', SECONDS_MESSAGE);
   return seconds;
+}
+
+/** The seconds of a hold whose ending or seconds are put right: they go together. */
+function secondsAfter(hold: LoggedHold, sent: Partial<LoggedHold>): Pick<LoggedHold, 'seconds'> {
+  const { ended, seconds } = { ...hold, ...sent };
+  const touched = sent.ended !== undefined || sent.seconds !== undefined;
+  return { seconds: touched ? secondsOf(ended, seconds) : hold.seconds };
 }
 
 const SET_FIELDS = ['load', 'reps', 'grip', 'sideUnder', 'strapped', 'slippedAtRep', 'note'];
