@@ -5,24 +5,25 @@ import { useStartAudit } from '../../data/training/floor.ts';
 import { Button } from '../../ui/button.tsx';
 import { Failed } from '../../ui/states.tsx';
 
-/** Logged holds and bare sets below which an audit says more than another week of training. */
-const FEW = 6;
+/** Logged holds and bare sets, older ones weighing less, below which an audit says more than a week of training. */
+const FEW = 4;
 
 /** Where the log says little of the hands: a short audit, and the way to its floor. */
 export function AuditOffer({
   lifterId,
   name,
-  observations,
+  logged,
 }: {
   lifterId: string;
   name: string;
-  observations: number;
+  /** What stands behind the curve, as the fit weighs it: of a lifter long away little is left. */
+  logged: number;
 }): ReactElement | null {
   const coach = useIsCoach();
   const start = useStartAudit(lifterId);
   const navigate = useNavigate();
   const id = useRef(crypto.randomUUID());
-  if (!coach || observations >= FEW) return null;
+  if (!coach || logged >= FEW) return null;
   return (
     <section aria-label="Grip audit" className="mb-4 border-l-4 border-verdigris pl-3">
       <p>

@@ -44,7 +44,7 @@ export function Calls(): ReactElement {
           </p>
         </Empty>
         {!season.sessions.some((session) => session.done) && (
-          <AuditOffer lifterId={lifter.id} name={lifter.name} observations={0} />
+          <AuditOffer lifterId={lifter.id} name={lifter.name} logged={0} />
         )}
       </>
     );
@@ -107,7 +107,7 @@ function Session({
     <div className="xl:flex xl:items-start xl:gap-8">
       <div className="@container min-w-0 grow">
         {coach && <Unanswered lifter={lifter} />}
-        <AuditOffer lifterId={lifter.id} name={lifter.name} observations={view.evidence.observations} />
+        <AuditOffer lifterId={lifter.id} name={lifter.name} logged={view.evidence.effective} />
         <SessionBar
           head={view.session}
           season={{ sessions: season, at, today, onOpen: openSession }}
