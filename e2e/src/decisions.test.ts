@@ -1,4 +1,5 @@
 import { By } from 'selenium-webdriver';
+import { SOUND_HAND, type HandToday } from '@iron-clasp/core';
 import type { CallsView, SheetView } from '@iron-clasp/contract';
 import { Page } from './browser.test-helper.ts';
 
@@ -47,15 +48,32 @@ it('a coach decides against a call, sees it kept with the reason, and takes it b
 }, 240_000);
 
 it('a decision that a safety rule bars is refused with the rule, and nothing is lost', async () => {
+  // What a torn callus bars is not offered at all.
   await page.openLifter('Jun Takeda-Moss');
   await openRow('top');
   await page.click('Decide otherwise');
-  await choose('hook', 'Decide otherwise');
+  const radios = 'form[aria-label="Decide otherwise"] button[role=radio]';
+  await page.until(async () => (await page.count(radios)) > 0, 'the grips to choose from');
+  expect(await page.text('form[aria-label="Decide otherwise"]')).not.toMatch(/hook|mixed|double overhand/);
+  // A callus that tears while the form is open: the server refuses by name, and what was typed stays.
+  await page.openLifter('Teodor Vance');
+  const lifter = (await page.path()).split('/')[2]!;
+  const check = (left: HandToday, time: string): Promise<unknown> =>
+    page.api('PUT', `/lifters/${lifter}/hands-checks/${crypto.randomUUID()}`, {
+      hands: { left, right: SOUND_HAND },
+      checkedAt: `2026-11-24T${time}:00Z`,
+    });
+  await openRow('accessory');
+  await page.click('Decide otherwise');
+  await choose('straps', 'Decide otherwise');
+  await choose('double overhand', 'Decide otherwise');
   await page.type('Why', 'he says it is fine');
+  await check({ ...SOUND_HAND, palm: 'torn' }, '11:30');
   await (await page.find('form[aria-label="Decide otherwise"] button[type=submit]')).click();
-  await page.says(/Override to hook refused\. Torn callus on the left hand/, drawer);
+  await page.says(/Override to double overhand refused\. Torn callus on the left hand/, drawer);
   expect(await (await page.field('Why')).getAttribute('value')).toBe('he says it is fine');
-}, 180_000);
+  await check(SOUND_HAND, '11:45');
+}, 240_000);
 
 it('what if: other chalk beside the real calls, by key, and nothing saved', async () => {
   await page.openLifter('Odalys Brandt');

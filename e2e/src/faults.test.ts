@@ -90,6 +90,8 @@ it('an upgrade while offline: the old page’s sets are taken, and the prompt wa
 }, 180_000);
 
 it('storage that is full loses nothing while the page is open, and says so', async () => {
+  // A tap that came late in the test before held for a second: it is sent first.
+  await page.until(async () => !/waiting/.test(await page.text('header')), 'all to be sent');
   await page.driver.executeScript(
     `Storage.prototype.setItem = () => { throw new DOMException('full', 'QuotaExceededError'); };`,
   );

@@ -78,7 +78,11 @@ export class AuditsService {
     const done = new Set(facts.setsDone.map((set) => set.plannedSetId));
     if (facts.sets.some((set) => !done.has(set.id))) return;
     const step = nextAuditStep(this.questionOf(facts));
-    if (step) await this.training.addSet(club.id, sessionId, randomUUID(), () => plannedStep(step));
+    if (!step) return;
+    // Two entries that came together ask for one next step, not two.
+    await this.training.addSet(club.id, sessionId, randomUUID(), (sets) =>
+      sets.length === facts.sets.length ? plannedStep(step) : null,
+    );
   }
 
   /** What the hands hold in each grip, before the audit and with it; null for any other session. */

@@ -150,13 +150,13 @@ export class TrainingService implements OnModuleInit {
   /**
    * Adds a set to a session that is not over, behind those it has; sent again it is the same set. The lines no longer say
    * all of it, so the session is read from its sets from then on.
-   * @param make the set, from those there are.
+   * @param make the set, from those there are; null where none is to be added after all.
    */
   async addSet(
     clubId: string,
     sessionId: string,
     id: string,
-    make: (sets: readonly PlannedSet[]) => Omit<PlannedSet, 'id' | 'sessionId' | 'place'>,
+    make: (sets: readonly PlannedSet[]) => Omit<PlannedSet, 'id' | 'sessionId' | 'place'> | null,
   ): Promise<void> {
     await this.db.transaction(async (manager) => {
       const session = await this.lock(manager, clubId, sessionId);
@@ -168,10 +168,12 @@ export class TrainingService implements OnModuleInit {
         throw new Problem(409, 'too-many', `A session has at most ${MOST_SETS} sets.`);
       const place =
         sets.find((set) => set.id === id)?.place ?? Math.max(-1, ...others.map((set) => set.place)) + 1;
+      const made = make(others);
+      if (!made) return;
       await keepOnce(
         manager,
         PlannedSet,
-        { ...make(others), id, sessionId, place },
+        { ...made, id, sessionId, place },
         {
           owner: { sessionId },
           same: ['liftId', 'role', 'load', 'reps', 'seconds'],
