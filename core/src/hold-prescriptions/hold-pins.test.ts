@@ -1,7 +1,14 @@
 import { context, curveAround } from '../calls/fixtures.test-helper.ts';
 import { findSchool } from '../calls/schools.ts';
+import {
+  BEFORE_BARE_DEADLIFT_HOURS,
+  HARD_HOLD_GAP_HOURS,
+  NO_HEAVY_HOLD_DAYS,
+} from '../grip-week/spacing-figures.ts';
 import { HOLD_KINDS, HOLD_KINDS_BY_ID } from './hold-kinds.ts';
-import { pinOf } from './hold-pins.ts';
+import { loadMaker } from './hold-loads.ts';
+import { pinOf, samePin } from './hold-pins.ts';
+import { holdRamp } from './hold-ramp.ts';
 import type { HoldRequest } from './hold-request.ts';
 import { prescribeHold } from './prescribe-hold.ts';
 import type { HoldSession } from './progression.ts';
@@ -66,6 +73,26 @@ describe('the pins', () => {
     expect(ask({ history, pins: { heights: [500, 641] } }).change).toBe('start');
   });
 
+  it('that the latest hold did not note are those of the last one that did', () => {
+    const history = [held(125), held(120, { pin: 650 })];
+    expect(ask({ history, pins: { heights: HEIGHTS } }).pin).toEqual({ height: 650, hole: 4 });
+  });
+
+  it('between two holes are the lower one; where no holes are listed, the height itself', () => {
+    expect(ask({ history: [held(120, { pin: 625 })], pins: { heights: HEIGHTS } }).pin!.height).toBe(600);
+    expect(ask({ history: [held(120, { pin: 620 })] }).pin).toEqual({ height: 620, hole: null });
+    expect(ask({ history: [held(120, { pin: 620 })], pins: { heights: [500, 700] } }).pins).toMatch(
+      /hole 2 \(700 mm\), the nearest to 620 mm here/,
+    );
+  });
+
+  it('are the same within a tape’s 20 mm, and with one that nobody noted', () => {
+    expect(samePin(600, 620)).toBe(true);
+    expect(samePin(600, 621)).toBe(false);
+    expect(samePin(undefined, 620)).toBe(true);
+    expect(samePin(620, undefined)).toBe(true);
+  });
+
   it('that nobody noted are compared with any', () => {
     expect(ask({ history: [held(130)], pins: { heights: HEIGHTS, chosen: 600 } }).change).toBe('add');
   });
@@ -73,7 +100,9 @@ describe('the pins', () => {
   it('belong to what starts from a rack', () => {
     const kinds = HOLD_KINDS.filter((kind) => HOLD_KINDS_BY_ID[kind].pins);
     expect(kinds).toEqual(['frontRackHold', 'behindBackHold', 'supinatedDeadHold', 'thickBarHold']);
-    expect(pinOf(HOLD_KINDS_BY_ID.deadHang, { heights: HEIGHTS, chosen: 600 }, []).pin).toBeUndefined();
+    expect(pinOf(HOLD_KINDS_BY_ID.deadHang, { heights: HEIGHTS, chosen: 600 }, [])).toEqual({
+      text: HOLD_KINDS_BY_ID.deadHang.setUp,
+    });
   });
 });
 
@@ -100,6 +129,12 @@ describe('the ramp', () => {
     );
   });
 
+  it('never takes the load of the hold itself', () => {
+    // The lightest there is stands in for what lies below it.
+    expect(holdRamp(40, loadMaker({ kind: 'loads', loads: [40, 60] }))).toEqual([]);
+    expect(holdRamp(30, loadMaker({ kind: 'loads', loads: [40, 60] }))).toEqual([]);
+  });
+
   it('has fewer steps where the kit makes no more', () => {
     const bar = { bar: 20, collars: 0, plates: [{ mass: 25, unit: 'kg' as const, pairs: 2 }] };
     const loads = ask({ equipment: bar }).ramp.map((each) => each.loading.total);
@@ -120,5 +155,29 @@ describe('a target', () => {
 
   it('is reached once the load is there', () => {
     expect(told({ load: 100, daysAway: 24 })).toBe('The target is reached with this load.');
+  });
+});
+
+describe('what stands too close to a hard hold', () => {
+  const barred = (more: Partial<HoldRequest>): string | undefined => ask(more).barred?.ruleId;
+
+  it.each([
+    ['hoursSinceHardHold', HARD_HOLD_GAP_HOURS, 'spacing.hard-holds-apart'],
+    ['hoursToBareDeadlift', BEFORE_BARE_DEADLIFT_HOURS, 'spacing.no-hard-hold-before-bare-deadlift'],
+  ] as const)('%s: the full distance is enough, an hour less is not', (fact, hours, rule) => {
+    expect(barred({ timing: { [fact]: hours } })).toBeUndefined();
+    expect(barred({ timing: { [fact]: hours - 1 } })).toBe(rule);
+  });
+
+  it('the last heavy hold before a meet may fall on its day, and not on the next', () => {
+    expect(barred({ meet: { daysAway: NO_HEAVY_HOLD_DAYS } })).toBeUndefined();
+    expect(barred({ meet: { daysAway: NO_HEAVY_HOLD_DAYS - 1 } })).toBe(
+      'spacing.last-heavy-hold-before-meet',
+    );
+  });
+
+  it('a hold well short of the limit needs no distance', () => {
+    const effort = { kind: 'fractionOfBest', fraction: 0.5 } as const;
+    expect(barred({ effort, timing: { hoursSinceHardHold: 1 }, meet: { daysAway: 1 } })).toBeUndefined();
   });
 });
