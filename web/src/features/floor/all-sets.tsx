@@ -37,19 +37,21 @@ export function AllSets({
   const unit = useUnit();
   return (
     <section aria-label="All sets" className="min-h-0 grow overflow-y-auto px-4 py-2">
-      <div className="flex flex-wrap items-center justify-between gap-y-2">
+      <div className="flex flex-wrap items-center gap-2">
         <h2 className="mr-auto text-2xl">All sets</h2>
-        {sweat && (
-          <Button className="mr-2 min-h-12 px-3" aria-pressed={sweat.on} onClick={sweat.toggle}>
-            {sweat.on ? 'Sweat: on' : 'Sweat: off'}
-          </Button>
-        )}
-        <Button className="mr-2 min-h-12 px-3" onClick={onOtherLift}>
-          Add another lift
-        </Button>
-        <Button className="min-h-12 px-5" onClick={onClose}>
+        <Button className="min-h-12 px-5 sm:order-last" onClick={onClose}>
           Close
         </Button>
+        <div className="flex gap-2 max-sm:w-full">
+          {sweat && (
+            <Button className="min-h-12 grow px-3" aria-pressed={sweat.on} onClick={sweat.toggle}>
+              {sweat.on ? 'Sweat: on' : 'Sweat: off'}
+            </Button>
+          )}
+          <Button className="min-h-12 grow px-3" onClick={onOtherLift}>
+            Add another lift
+          </Button>
+        </div>
       </div>
       <ol className="mt-2">
         {lane.sets.map(({ set, done }) => (
