@@ -1,6 +1,6 @@
 // What decides how values are transformed is kept as metadata; without this every page that takes a request class breaks.
 import 'reflect-metadata';
-import { LIMITS } from '@iron-clasp/core';
+import { LIFTS, LIMITS } from '@iron-clasp/core';
 import { Transform, Type } from 'class-transformer';
 import {
   ArrayMaxSize,
@@ -47,6 +47,9 @@ const FINITE = { allowNaN: false, allowInfinity: false } as const;
 const CLEAN = /^[^\u0000\ud800-\udfff]*$/u;
 const MESSAGE_CLEAN = 'The text holds characters that cannot be kept. Type it again.';
 const INT = 2_147_483_647;
+
+/** Every lift a request may name. */
+export const LIFT_IDS = LIFTS.map((lift) => lift.id);
 
 /** May be left out; null is no way to leave it out. */
 export const Optional = (): Decorate => ValidateIf((_, value) => value !== undefined);

@@ -3,7 +3,6 @@ import {
   BEST_PULLED,
   CHALK_KINDS,
   HOOK_STAGES,
-  LIFTS,
   LIMITS,
   MASS_UNITS,
   SIDES,
@@ -35,6 +34,7 @@ import {
   SIDE_MESSAGE,
   Text,
   Whole,
+  LIFT_IDS,
 } from './fields.ts';
 import { HistoryBody, HISTORY_MESSAGE, type KnownHistory } from './history.ts';
 import type { MeetView } from './meets.ts';
@@ -43,7 +43,6 @@ import type { ShareLinkView } from './sharing.ts';
 const SPORT_MESSAGE = 'Choose a sport of the list.';
 const MAX_MESSAGE = `Best deadlift must be a number from ${LIMITS.best.min} to ${LIMITS.best.max} kg. Check the figure and the unit.`;
 const THRESHOLD_MESSAGE = 'Each threshold must be a chance from 0.5 to 0.999.';
-const LIFT_IDS = LIFTS.map((lift) => lift.id);
 
 /** Chance asked of a grip, by role of the set. */
 export class ThresholdsBody implements Thresholds {

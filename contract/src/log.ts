@@ -3,7 +3,6 @@ import {
   GRIPS,
   HOLD_ENDINGS,
   HOLD_KINDS,
-  LIFTS,
   LIMITS,
   SET_ROLES,
   SIDES,
@@ -38,6 +37,7 @@ import {
   Text,
   Whole,
   Words,
+  LIFT_IDS,
 } from './fields.ts';
 
 const SLIP_MESSAGE = 'The repetition that slipped must be a whole number from 1 on.';
@@ -47,7 +47,6 @@ const NOTE_MESSAGE = 'Keep the note to 500 characters.';
 const SLIP = { min: 1, max: LIMITS.reps.max };
 /** A hang may carry nothing but the body. */
 const LOAD_OR_NONE = { min: 0, max: LIMITS.load.max };
-const LIFT_IDS = LIFTS.map((lift) => lift.id);
 const CAUSE_IDS = SLIP_CAUSES.map((cause) => cause.id);
 
 /** What is said of a set or hold beside its figures. */

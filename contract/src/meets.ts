@@ -1,13 +1,24 @@
-import { LIFTS, LIMITS } from '@iron-clasp/core';
+import { LIMITS } from '@iron-clasp/core';
 import {
   ArrayUnique,
   Validate,
   ValidatorConstraint,
   type ValidatorConstraintInterface,
 } from 'class-validator';
-import { Amount, Amounts, Day, Flag, Nullable, OneOf, Optional, Parts, SeenVersion, Text } from './fields.ts';
+import {
+  Amount,
+  Amounts,
+  Day,
+  Flag,
+  Nullable,
+  OneOf,
+  Optional,
+  Parts,
+  SeenVersion,
+  Text,
+  LIFT_IDS,
+} from './fields.ts';
 
-const LIFT_IDS = LIFTS.map((lift) => lift.id);
 const ATTEMPT_MESSAGE = `Each attempt must be a number from ${LIMITS.best.min} to ${LIMITS.best.max} kg. Check the figure and the unit.`;
 
 @ValidatorConstraint({ name: 'rising' })

@@ -1,11 +1,4 @@
-import {
-  CHALK_KINDS,
-  LIFTS,
-  LIMITS,
-  type ChalkKind,
-  type HoldKindId,
-  type PlanFault,
-} from '@iron-clasp/core';
+import { CHALK_KINDS, LIMITS, type ChalkKind, type HoldKindId, type PlanFault } from '@iron-clasp/core';
 import { HoldKinds } from './holds.ts';
 import {
   Amount,
@@ -20,11 +13,11 @@ import {
   SeenVersion,
   Text,
   Whole,
+  LIFT_IDS,
 } from './fields.ts';
 
 const SESSION_DAY = 'Choose the day of the session.';
 const TITLE_MESSAGE = 'Title must be 1 to 80 characters.';
-const LIFT_IDS = LIFTS.map((lift) => lift.id);
 
 /** Where, with which bar and on which day a session is held; what is left out stays. */
 export class MoveSessionRequest {
