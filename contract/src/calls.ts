@@ -29,6 +29,7 @@ import {
   Part,
   SIDE_MESSAGE,
   Text,
+  DIAMETER_MESSAGE,
 } from './fields.ts';
 import { HandsBody } from './hands.ts';
 import type { SessionHoldView } from './holds.ts';
@@ -71,7 +72,7 @@ export class WhatIfRequest {
   chalk?: ChalkKind;
 
   @Optional()
-  @Amount(LIMITS.barDiameter, 'Diameter must be a number from 20 to 120 mm.')
+  @Amount(LIMITS.barDiameter, DIAMETER_MESSAGE)
   barDiameter?: number;
 
   /** As on the day of the next meet: its rulebook, top sets as attempts. */

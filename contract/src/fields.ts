@@ -165,6 +165,8 @@ export function Amounts({ min, max }: Bounds, most: number, message: string): De
   );
 }
 
+export const DIAMETER_MESSAGE = `Diameter must be a number from ${LIMITS.barDiameter.min} to ${LIMITS.barDiameter.max} mm.`;
+export const PIN_MESSAGE = `Pin height must be a number from ${LIMITS.pinHeight.min} to ${LIMITS.pinHeight.max} mm.`;
 export const LOAD_MESSAGE = `Load must be a number from ${LIMITS.load.min} to ${LIMITS.load.max} kg. Check the figure and the unit.`;
 export const SECONDS_MESSAGE = `Seconds must be a number from ${LIMITS.holdSeconds.min} to ${LIMITS.holdSeconds.max}. Longer than ten minutes is not one hold.`;
 export const TARGET_MESSAGE = `Target must be a number of seconds from ${LIMITS.holdTarget.min} to ${LIMITS.holdTarget.max}.`;

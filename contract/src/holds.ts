@@ -28,6 +28,7 @@ import {
   Text,
   Whole,
   Words,
+  PIN_MESSAGE,
 } from './fields.ts';
 import type { LoggedHoldView } from './log.ts';
 import { EffortBody } from './schools.ts';
@@ -116,7 +117,7 @@ export class HoldSettingRequest {
 
   /** mm above the floor; null for that of the last hold. */
   @Nullable()
-  @Amount(LIMITS.pinHeight, 'Pin height must be a number from 50 to 3000 mm.')
+  @Amount(LIMITS.pinHeight, PIN_MESSAGE)
   pinHeight?: number | null;
 
   @SeenVersion()

@@ -38,6 +38,7 @@ import {
   Whole,
   Words,
   LIFT_IDS,
+  PIN_MESSAGE,
 } from './fields.ts';
 
 const SLIP_MESSAGE = 'The repetition that slipped must be a whole number from 1 on.';
@@ -130,7 +131,7 @@ export class LogHoldRequest extends Said {
 
   /** Of the pins it started from, mm above the floor. */
   @Optional()
-  @Amount(LIMITS.pinHeight, 'Pin height must be a number from 50 to 3000 mm.')
+  @Amount(LIMITS.pinHeight, PIN_MESSAGE)
   pin?: number;
 
   @OneOf(GRIPS, GRIP_MESSAGE)

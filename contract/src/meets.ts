@@ -17,6 +17,7 @@ import {
   SeenVersion,
   Text,
   LIFT_IDS,
+  DIAMETER_MESSAGE,
 } from './fields.ts';
 
 const ATTEMPT_MESSAGE = `Each attempt must be a number from ${LIMITS.best.min} to ${LIMITS.best.max} kg. Check the figure and the unit.`;
@@ -64,7 +65,7 @@ export class MeetRequest {
 
   /** Of the meet's bar, mm; null where nobody knows. */
   @Nullable()
-  @Amount(LIMITS.barDiameter, 'Diameter must be a number from 20 to 120 mm.')
+  @Amount(LIMITS.barDiameter, DIAMETER_MESSAGE)
   barDiameter?: number | null;
 
   /** Events whose rule on straps is another than the meet's. */

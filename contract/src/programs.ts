@@ -14,6 +14,7 @@ import {
   Text,
   Whole,
   LIFT_IDS,
+  DIAMETER_MESSAGE,
 } from './fields.ts';
 
 const SESSION_DAY = 'Choose the day of the session.';
@@ -51,7 +52,7 @@ export class MoveSessionRequest {
 
   /** mm, for this session alone; null for the bar as it is. */
   @Nullable()
-  @Amount(LIMITS.barDiameter, 'Diameter must be a number from 20 to 120 mm.')
+  @Amount(LIMITS.barDiameter, DIAMETER_MESSAGE)
   barDiameter?: number | null;
 
   @SeenVersion(1)
