@@ -105,10 +105,7 @@ const WHEN: Readonly<Record<BlockMoment['when'], string>> = {
 /** What the latest blocks did: the load held 10 s with its doubt, slips and confidence, before and after. */
 function Reports({ blocks }: { blocks: readonly HoldBlockView[] }): ReactElement | null {
   const unit = useUnit();
-  const told = blocks
-    .flatMap((block) => (block.report ? [{ block, report: block.report }] : []))
-    .reverse()
-    .slice(0, 3);
+  const told = blocks.flatMap((block) => (block.report ? [{ block, report: block.report }] : [])).reverse();
   if (told.length === 0) return null;
   return (
     <section aria-label="What blocks did" className="mt-3">
