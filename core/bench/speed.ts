@@ -66,14 +66,34 @@ export function benchSpeed(): void {
   say('\nSpeed after warming up, beside the machine’s own yardstick (a plain 100 × 100 matrix product)');
   const line = (name: string, { work, yardstick }: Measured, reach: number): void =>
     say(
-      `${name.padEnd(42)} median ${work.median.toFixed(3).padStart(7)} ms   p95 ${work.p95.toFixed(3).padStart(7)} ms   ${(work.median / yardstick.median).toFixed(2).padStart(5)} × yardstick (${yardstick.median.toFixed(2)} ms)   ${(work.median / reach).toFixed(2)} of the reach of ${reach} ms`,
+      `${name.padEnd(54)} median ${work.median.toFixed(3).padStart(7)} ms   p95 ${work.p95.toFixed(3).padStart(7)} ms   ${(work.median / yardstick.median).toFixed(2).padStart(5)} × yardstick (${yardstick.median.toFixed(2)} ms)   ${(work.median / reach).toFixed(2)} of the reach of ${reach} ms`,
     );
 
   const logs = Array.from({ length: 20 }, (_, i) => thousandHolds(i + 11));
+  const scales = { sigma: 0.35, tau: 0.03, omega: 0.12, doubt: 1, logSigmaSd: 0 };
   line(
-    'fit: 1,000 holds, 8 effects',
-    timed(100, (i) => fitHoldCurve(logs[i % logs.length]!, { referenceLoad: 126 })),
-    5,
+    'moving fit: 1,000 holds in 26 weeks, scales known',
+    timed(60, (i) => fitHoldCurve(logs[i % logs.length]!, { referenceLoad: 126, scales })),
+    8,
+  );
+  line(
+    'moving fit: the same with the search of the scales',
+    timed(20, (i) => fitHoldCurve(logs[i % logs.length]!, { referenceLoad: 126 })),
+    80,
+  );
+  // Three years of six such logs, one after another.
+  const years = Array.from({ length: 6 }, (_, half) =>
+    thousandHolds(half + 41).map((each) => ({ ...each, ageDays: each.ageDays! + 180 * half })),
+  ).flat();
+  line(
+    'moving fit: 6,000 holds in three years, scales known',
+    timed(20, () => fitHoldCurve(years, { referenceLoad: 126, scales })),
+    40,
+  );
+  line(
+    'moving fit: the same with the search of the scales',
+    timed(4, () => fitHoldCurve(years, { referenceLoad: 126 })),
+    400,
   );
   const curves = logs.map((log) => fitHoldCurve(log, { referenceLoad: 126 }));
   const { set: _set, ...rest } = context();

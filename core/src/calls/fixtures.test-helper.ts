@@ -26,18 +26,27 @@ export function hands(side: Side, hand: Partial<HandToday>): CallLifter['hands']
 
 /** Slips around a true 10 s load of `ten` kg overhand; hook a third better, mixed a sixth. */
 export function curveAround(ten: number): CallContext['curve'] {
-  const rows = [0.8, 0.9, 1, 1.1, 1.2].flatMap((share): HoldObservation[] =>
-    [0.9, 1, 1.1].flatMap((luck): HoldObservation[] => {
+  const known = curves.get(ten);
+  if (known) return known;
+  const rows = [0.8, 0.9, 1, 1.1, 1.2].flatMap((share, i): HoldObservation[] =>
+    [0.9, 1, 1.1].flatMap((luck, j): HoldObservation[] => {
       const seconds = 10 * luck * share ** -3.5;
+      // Each on a day of its own: what one day alone told could be the day.
+      const ageDays = 1 + 3 * i + j;
       return [
-        { load: ten * share, seconds, ended: 'slipped' },
-        { load: ten * share * 1.33, seconds, ended: 'slipped', grip: 'hook' },
-        { load: ten * share * 1.17, seconds, ended: 'slipped', grip: 'mixed' },
+        { load: ten * share, seconds, ended: 'slipped', ageDays },
+        { load: ten * share * 1.33, seconds, ended: 'slipped', grip: 'hook', ageDays },
+        { load: ten * share * 1.17, seconds, ended: 'slipped', grip: 'mixed', ageDays },
       ];
     }),
   );
-  return fitHoldCurve(rows, { referenceLoad: 126 });
+  const curve = fitHoldCurve(rows, { referenceLoad: 126 });
+  curves.set(ten, curve);
+  return curve;
 }
+
+/** Curves are asked for again and again; each is fitted once. */
+const curves = new Map<number, CallContext['curve']>();
 
 export function set(more: Partial<Omit<SetToCall, 'lift'>> & { lift?: string } = {}): SetToCall {
   const { lift = 'deadlift.conventional', ...rest } = more;

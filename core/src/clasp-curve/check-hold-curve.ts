@@ -1,6 +1,6 @@
-import { checkList, checkObject, checkOneOf, checkPositive, checkRange } from '../check.ts';
+import { checkBoolean, checkList, checkObject, checkOneOf, checkPositive, checkRange } from '../check.ts';
 import { InvalidInputError } from '../errors.ts';
-import { BEST_KNOWN, CURVE_FAMILIES, EFFECTS, GRIPS, type HoldCurve } from './types.ts';
+import { BEST_KNOWN, CURVE_FAMILIES, EFFECTS, GRIPS, type CurveEvidence, type HoldCurve } from './types.ts';
 
 /** No fit gives a term on ln seconds beyond this: its search is bounded well inside. */
 const LARGEST_TERM = 100;
@@ -21,7 +21,8 @@ export function checkHoldCurve(curve: HoldCurve, field = 'curve'): void {
   checkPositive(`${field}.referenceLoad`, curve.referenceLoad, 2000);
   checkRange(`${field}.intercept`, curve.intercept, -LARGEST_TERM, LARGEST_TERM);
   checkRange(`${field}.slope`, curve.slope, -LARGEST_TERM, LARGEST_TERM);
-  checkRange(`${field}.logSigma`, curve.logSigma, -10, 10);
+  checkRange(`${field}.logSigma`, curve.logSigma, -15, 10);
+  checkRange(`${field}.daySd`, curve.daySd, 0, LARGEST_TERM);
   checkList(`${field}.effects`, curve.effects, (each, name) => {
     checkOneOf(`${name}.name`, each?.name, EFFECTS);
     checkRange(`${name}.value`, each.value, -LARGEST_TERM, LARGEST_TERM);
@@ -38,16 +39,23 @@ export function checkHoldCurve(curve: HoldCurve, field = 'curve'): void {
     );
   if (!square(curve.covariance))
     throw new InvalidInputError(`${field}.covariance`, `${size} rows of ${size} numbers`, curve.covariance);
-  checkObject(`${field}.evidence`, curve.evidence);
-  checkOneOf(`${field}.evidence.prior`, curve.evidence.prior, ['default', 'flat']);
-  checkRange(`${field}.evidence.observations`, curve.evidence.observations, 0, 1e12);
-  checkRange(`${field}.evidence.slipped`, curve.evidence.slipped, 0, 1e12);
-  checkOneOf(`${field}.evidence.best`, curve.evidence.best ?? 'told', BEST_KNOWN);
-  checkList(`${field}.evidence.spread`, curve.evidence.spread, (each, name) => {
+  checkEvidence(`${field}.evidence`, curve.evidence);
+  if (curve.handLength !== undefined) checkRange(`${field}.handLength`, curve.handLength, 50, 400);
+  sound.add(curve);
+}
+
+/** @throws InvalidInputError naming the part of what stands behind a curve that is missing or no number. */
+export function checkEvidence(field: string, evidence: CurveEvidence): void {
+  checkObject(field, evidence);
+  checkOneOf(`${field}.prior`, evidence.prior, ['default', 'flat']);
+  checkRange(`${field}.observations`, evidence.observations, 0, 1e12);
+  checkRange(`${field}.slipped`, evidence.slipped, 0, 1e12);
+  checkOneOf(`${field}.best`, evidence.best ?? 'told', BEST_KNOWN);
+  checkList(`${field}.spread`, evidence.spread, (each, name) => {
     checkOneOf(`${name}.grip`, each?.grip, GRIPS);
     checkRange(`${name}.step`, each.step, -1000, 1000);
     checkRange(`${name}.count`, each.count, 0, 1e12);
   });
-  if (curve.handLength !== undefined) checkRange(`${field}.handLength`, curve.handLength, 50, 400);
-  sound.add(curve);
+  checkRange(`${field}.effective`, evidence.effective, 0, 1e12);
+  checkBoolean(`${field}.settled`, evidence.settled);
 }

@@ -1,6 +1,7 @@
 import type { HoldObservation } from './types.ts';
 import { curveOverTime } from './curve-over-time.ts';
 import { fitHoldCurve } from './fit-hold-curve.ts';
+import { fitMovingCurve } from './moving-curve.ts';
 
 /** A hand that holds more from week to week: slips at ten seconds, 100 kg half a year ago and 130 kg today. */
 const GROWING: HoldObservation[] = Array.from({ length: 27 }, (_, week) => ({
@@ -9,29 +10,29 @@ const GROWING: HoldObservation[] = Array.from({ length: 27 }, (_, week) => ({
   ended: 'slipped',
   ageDays: 7 * (26 - week),
 }));
+const moving = fitMovingCurve(GROWING, { referenceLoad: 120 });
 
-it('follows a hand that grows, with more doubt the less was logged', () => {
-  const then = curveOverTime(GROWING, [168, 84, 0], { referenceLoad: 120 });
+it('follows a hand that grows, and counts what was logged by then', () => {
+  const then = curveOverTime(moving, [168, 84, 0]);
   const tens = then.map((each) => each.tenSeconds);
   expect(tens[0]!.value).toBeLessThan(tens[1]!.value);
   expect(tens[1]!.value).toBeLessThan(tens[2]!.value);
-  const width = ({ low, high }: { low: number; high: number }): number => high / low;
-  expect(width(tens[0]!)).toBeGreaterThan(width(tens[2]!));
-  expect(then.map((each) => each.curve.evidence.observations)).toEqual([3, 15, 27]);
+  expect(then.map((each) => each.behind)).toEqual([3, 15, 27]);
+  // The truth on the days read.
+  expect(tens[0]!.low).toBeLessThan(103);
+  expect(tens[2]!.high).toBeGreaterThan(127);
 });
 
-it('a point of the past never knows the future, and today’s is the fit of today', () => {
-  const [past] = curveOverTime(GROWING, [84], { referenceLoad: 120 });
-  const known = GROWING.filter((each) => each.ageDays! >= 84);
-  const [same] = curveOverTime(known, [84], { referenceLoad: 120 });
-  expect(past).toEqual(same);
-  const [now] = curveOverTime(GROWING, [0], { referenceLoad: 120 });
+it('today is the fit of today, and a day to come is in more doubt the later it is', () => {
+  const [now, inFour, inTwelve] = curveOverTime(moving, [0, -28, -84]);
   expect(now!.curve).toEqual(fitHoldCurve(GROWING, { referenceLoad: 120 }));
+  const width = ({ tenSeconds: { low, high } }: NonNullable<typeof now>): number => high / low;
+  expect(width(inFour!)).toBeGreaterThan(width(now!));
+  expect(width(inTwelve!)).toBeGreaterThan(width(inFour!));
 });
 
 it('other conditions give other read-outs of the same curve', () => {
-  const read = (conditions = {}): number =>
-    curveOverTime(GROWING, [0], { referenceLoad: 120, conditions })[0]!.tenSeconds.value;
+  const read = (conditions = {}): number => curveOverTime(moving, [0], conditions)[0]!.tenSeconds.value;
   expect(read({ grip: 'hook' })).toBeGreaterThan(read());
   expect(read({ chalk: 'none' })).toBeLessThan(read());
 });

@@ -4,6 +4,7 @@ import { InvalidInputError } from '../errors.ts';
 import { fitHoldCurve } from './fit-hold-curve.ts';
 import { holdLoad } from './hold-load.ts';
 import { holdSeconds } from './hold-seconds.ts';
+import { medianLoad } from './read-outs.ts';
 import type { HoldCurve, HoldObservation } from './types.ts';
 
 /** 60 made-up holds with the figures an independent survival-regression routine gave for them. */
@@ -198,15 +199,17 @@ describe('with the default prior', () => {
     expect(thrice.evidence).toEqual(rows.evidence);
   });
 
-  it('lets a hold fade: after 42 days it weighs half', () => {
-    const faded = fitHoldCurve([{ load: 140, seconds: 9, ended: 'slipped', ageDays: 42 }], {
-      referenceLoad: 126,
-    });
-    const half = fitHoldCurve([{ load: 140, seconds: 9, ended: 'slipped', weight: 0.5 }], {
-      referenceLoad: 126,
-    });
-    expect(faded.intercept).toBeCloseTo(half.intercept, 9);
-    expect(faded.evidence.effective).toBeCloseTo(0.5, 9);
+  it('lets a hold fade: what was held long ago says less of today, and may have been another hand', () => {
+    const slips = (load: number, ageDays: number): HoldObservation[] =>
+      Array.from({ length: 10 }, (_, i) => ({ load, seconds: 10, ended: 'slipped', ageDays: ageDays + i }));
+    const ten = (rows: readonly HoldObservation[]): number =>
+      medianLoad(fitHoldCurve(rows, { referenceLoad: 126 }), { seconds: 10 }).value;
+    const [then, now] = [slips(140, 170), slips(120, 1)];
+    expect(ten([...then, ...now])).toBeLessThan((ten(then) + ten(now)) / 2);
+    const doubt = (ageDays: number): number =>
+      fitHoldCurve([{ load: 140, seconds: 9, ended: 'slipped', ageDays }], { referenceLoad: 126 })
+        .covariance[0]![0]!;
+    expect(doubt(84)).toBeGreaterThan(doubt(0));
   });
 });
 

@@ -1,6 +1,6 @@
 import { checkPositive } from '../check.ts';
 import { normalCdf, normalInverse } from '../statistics/normal.ts';
-import { predictorFor, scoreAt } from './predictor.ts';
+import { doubtAt, predictorFor, scoreAt } from './predictor.ts';
 import type { HoldConditions, HoldCurve } from './types.ts';
 
 export interface HoldQuestion extends HoldConditions {
@@ -42,10 +42,9 @@ export function holdChance(
   question: HoldQuestion,
 ): { readonly chance: number; readonly low: number; readonly high: number } {
   const { p, l, logSeconds } = asked(curve, question);
-  const scatter = Math.exp(curve.logSigma);
-  const doubt = Math.sqrt(Math.max(p.v0 - scatter * scatter + 2 * p.v1 * l + p.v2 * l * l, 0));
+  const scatter = Math.sqrt(p.scatter);
   const distance = p.level - p.slope * l - logSeconds;
-  const reach = REACH * doubt;
+  const reach = REACH * doubtAt(p, l);
   // The chance itself is a mean: far from even and in great doubt it lies past the range of the middle, which then reaches to it.
   const chance = normalCdf(scoreAt(p, l, logSeconds));
   return {

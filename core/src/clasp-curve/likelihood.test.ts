@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { logPosterior, sparseDesign, type FitRows } from './likelihood.ts';
+import { logPosterior, type FitRows } from './likelihood.ts';
+import { sparseDesign } from '../statistics/sparse-design.ts';
 import type { GaussianPrior } from '../statistics/posterior.ts';
 
 /** Two terms: intercept and −ln(load). */

@@ -1,30 +1,6 @@
 import { withPriors, type GaussianPrior, type PosteriorAt } from '../statistics/posterior.ts';
+import type { SparseDesign } from '../statistics/sparse-design.ts';
 import { logDensity, logSurvival, upperTail, type Tail } from '../statistics/normal.ts';
-
-/** A design matrix by its entries that are not 0: row i has those from `starts[i]` up to `starts[i + 1]`. */
-export interface SparseDesign {
-  readonly starts: Int32Array;
-  readonly columns: Uint8Array;
-  readonly values: Float64Array;
-}
-
-/** Reads a design matrix, row after row of `terms` numbers; most effects are absent from most holds. */
-export function sparseDesign(design: Float64Array, terms: number): SparseDesign {
-  const count = design.length / terms;
-  const starts = new Int32Array(count + 1);
-  const columns: number[] = [];
-  const values: number[] = [];
-  for (let i = 0; i < count; i++) {
-    for (let j = 0; j < terms; j++) {
-      const x = design[i * terms + j]!;
-      if (x === 0) continue;
-      columns.push(j);
-      values.push(x);
-    }
-    starts[i + 1] = columns.length;
-  }
-  return { starts, columns: Uint8Array.from(columns), values: Float64Array.from(values) };
-}
 
 /**
  * The rows of a fit in flat arrays: the linear predictor's terms (1, −ln(load/ref), effects…), ln seconds, whether the row slipped (an event) or was stopped (right-censored), and its weight. Where `since` is not
@@ -63,6 +39,7 @@ export function logPosterior(
   const hessian = new Float64Array(size * size);
   const { starts, columns, values } = rows.design;
   const tail: Tail = { logSurvival: 0, hazard: 0 };
+  const term: HoldTerm = { value: 0, dEta: 0, dTau: 0, dEtaEta: 0, dEtaTau: 0, dTauTau: 0 };
   let value = 0;
   for (let i = 0; i < rows.logSeconds.length; i++) {
     const from = starts[i]!;
@@ -70,38 +47,10 @@ export function logPosterior(
     let eta = 0;
     for (let e = from; e < to; e++) eta += values[e]! * theta[columns[e]!]!;
     const w = rows.weight[i]!;
-    const z = (rows.logSeconds[i]! - eta) / sigma;
-    let dEta: number, dTau: number, dEtaEta: number, dEtaTau: number, dTauTau: number;
-    const since = rows.since[i]!;
-    if (!Number.isNaN(since)) {
-      const inside = intervalTerm((since - eta) / sigma, z);
-      const { a, b, za, zb } = inside;
-      value += w * inside.logChance;
-      dEta = (a - b) / sigma;
-      dTau = za * a - zb * b;
-      dEtaEta = (za * a - zb * b - (a - b) * (a - b)) / (sigma * sigma);
-      dEtaTau = (za * za * a - zb * zb * b - (a - b) - (a - b) * dTau) / sigma;
-      dTauTau = a * (za * za * za - za) - b * (zb * zb * zb - zb) - dTau * dTau;
-    } else if (rows.slipped[i]) {
-      value += w * (-theta[k]! - 0.5 * z * z);
-      dEta = z / sigma;
-      dTau = z * z - 1;
-      dEtaEta = -1 / (sigma * sigma);
-      dEtaTau = (-2 * z) / sigma;
-      dTauTau = -2 * z * z;
-    } else if (z < CERTAIN) {
-      continue;
-    } else {
-      upperTail(z, tail);
-      const h = tail.hazard;
-      const slope = h * (h - z);
-      value += w * tail.logSurvival;
-      dEta = h / sigma;
-      dTau = h * z;
-      dEtaEta = -slope / (sigma * sigma);
-      dEtaTau = -(slope * z + h) / sigma;
-      dTauTau = -z * (slope * z + h);
-    }
+    holdTerm(rows, i, eta, sigma, tail, term);
+    const { value: said, dEta, dTau, dEtaEta, dEtaTau, dTauTau } = term;
+    if (said === 0 && dEta === 0) continue;
+    value += w * said;
     for (let e = from; e < to; e++) {
       const j = columns[e]!;
       const x = values[e]!;
@@ -116,6 +65,58 @@ export function logPosterior(
   }
   for (let m = 0; m < k; m++) hessian[k * size + m] = hessian[m * size + k]!;
   return withPriors(theta, { value, gradient, hessian }, priors);
+}
+
+/** What one row says at a predicted ln time η and a scatter σ, with its derivatives in η and in ln σ. */
+export interface HoldTerm {
+  value: number;
+  dEta: number;
+  dTau: number;
+  dEtaEta: number;
+  dEtaTau: number;
+  dTauTau: number;
+}
+
+/** Fills in what row i says, its weight not yet in: a slip, a slip within an interval, or a stop. */
+export function holdTerm(
+  rows: Pick<FitRows, 'logSeconds' | 'slipped' | 'since'>,
+  i: number,
+  eta: number,
+  sigma: number,
+  tail: Tail,
+  into: HoldTerm,
+): void {
+  const z = (rows.logSeconds[i]! - eta) / sigma;
+  const since = rows.since[i]!;
+  if (!Number.isNaN(since)) {
+    const { logChance, a, b, za, zb } = intervalTerm((since - eta) / sigma, z);
+    const dTau = za * a - zb * b;
+    into.value = logChance;
+    into.dEta = (a - b) / sigma;
+    into.dTau = dTau;
+    into.dEtaEta = (dTau - (a - b) * (a - b)) / (sigma * sigma);
+    into.dEtaTau = (za * za * a - zb * zb * b - (a - b) - (a - b) * dTau) / sigma;
+    into.dTauTau = a * (za * za * za - za) - b * (zb * zb * zb - zb) - dTau * dTau;
+  } else if (rows.slipped[i]) {
+    into.value = -Math.log(sigma) - 0.5 * z * z;
+    into.dEta = z / sigma;
+    into.dTau = z * z - 1;
+    into.dEtaEta = -1 / (sigma * sigma);
+    into.dEtaTau = (-2 * z) / sigma;
+    into.dTauTau = -2 * z * z;
+  } else if (z < CERTAIN) {
+    into.value = into.dEta = into.dTau = into.dEtaEta = into.dEtaTau = into.dTauTau = 0;
+  } else {
+    upperTail(z, tail);
+    const h = tail.hazard;
+    const slope = h * (h - z);
+    into.value = tail.logSurvival;
+    into.dEta = h / sigma;
+    into.dTau = h * z;
+    into.dEtaEta = -slope / (sigma * sigma);
+    into.dEtaTau = -(slope * z + h) / sigma;
+    into.dTauTau = -z * (slope * z + h);
+  }
 }
 
 /**

@@ -14,6 +14,8 @@ export interface Predictor {
   readonly v0: number;
   readonly v1: number;
   readonly v2: number;
+  /** The part of `v0` that no log takes away: the scatter of holds and of days. */
+  readonly scatter: number;
   readonly referenceLoad: number;
 }
 
@@ -43,8 +45,8 @@ export function predictorFor(curve: HoldCurve, conditions: HoldConditions): Pred
   }
   // Row of the intercept and effects; the slope's entry is −l and is kept apart.
   const row = [1, 0, ...curve.effects.map((term) => sizes[term.name])];
-  const sigma = Math.exp(curve.logSigma);
-  let v0 = sigma * sigma + unloggedVariance;
+  const scatter = Math.exp(2 * curve.logSigma) + curve.daySd * curve.daySd;
+  let v0 = scatter + unloggedVariance;
   let v1 = 0;
   for (let j = 0; j < row.length; j++) {
     v1 -= curve.covariance[1]![j]! * row[j]!;
@@ -60,8 +62,14 @@ export function predictorFor(curve: HoldCurve, conditions: HoldConditions): Pred
     v0,
     v1,
     v2: curve.covariance[1]![1]!,
+    scatter,
     referenceLoad: curve.referenceLoad,
   };
+}
+
+/** Standard deviation of the mean of ln seconds at l: doubt about the curve, the scatter left out. */
+export function doubtAt(p: Predictor, l: number): number {
+  return Math.sqrt(Math.max(p.v0 - p.scatter + 2 * p.v1 * l + p.v2 * l * l, 0));
 }
 
 /** Standard deviation of the predicted ln seconds at l. */

@@ -7,7 +7,10 @@ export const REFERENCE_SHARE_OF_DEADLIFT = 0.7;
 /** Share of the deadlift max that two hands pinch for about ten seconds on common smooth plates: a wide guess. */
 export const PINCH_REFERENCE_SHARE_OF_DEADLIFT = 0.25;
 
-/** Days in which a logged hold loses half its weight: about one training block, after which hands have changed. */
+/**
+ * Days in which a logged hold loses half its weight in a curve that stands still, and in the count of what a log is worth:
+ * about one training block, after which hands have changed.
+ */
 export const RECENCY_HALF_LIFE_DAYS = 42;
 
 /** Handle diameter of the base, mm: the common power bar. */
@@ -30,7 +33,16 @@ export const SLOPE_PRIOR: GaussianPrior = { mean: TYPICAL_SLOPE, sd: 1 };
 /** Repeat holds of one hand scatter by about a third in time. */
 export const LOG_SIGMA_PRIOR: GaussianPrior = { mean: Math.log(0.35), sd: 0.4 };
 
-/** What each condition is worth before the lifter's own log has a say: a multiplier on load, ± its standard deviation. */
+/** How much the level of a trained hand moves in a week past its drift, on ln seconds: about 1 % of load. */
+export const LOG_TAU_PRIOR: GaussianPrior = { mean: Math.log(0.03), sd: 0.7 };
+
+/** How much one day differs from the next, on ln seconds: about 3 to 4 % of load. */
+export const LOG_OMEGA_PRIOR: GaussianPrior = { mean: Math.log(0.12), sd: 0.7 };
+
+/** Steady gain or loss a week, on ln seconds: a third of a percent of load either way, and none before the log says so. */
+export const DRIFT_PRIOR: GaussianPrior = { mean: 0, sd: 0.012 };
+
+/** What each condition before the lifter's own log has a say: a multiplier on load, ± its standard deviation. */
 export const EFFECT_MULTIPLIERS: Record<
   Effect,
   { readonly multiplier: number; readonly sd: number; readonly reason: string }

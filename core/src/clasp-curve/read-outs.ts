@@ -3,7 +3,7 @@ import { HEAVIEST_LOAD } from './hold-load.ts';
 import { checkHoldCurve } from './check-hold-curve.ts';
 import { normalCdf } from '../statistics/normal.ts';
 import { aroundLog, type Estimate } from '../statistics/estimate.ts';
-import { predictorFor, type Predictor } from './predictor.ts';
+import { doubtAt, predictorFor } from './predictor.ts';
 import { effectPrior } from './priors.ts';
 import { EFFECTS, type Effect, type HoldConditions, type HoldCurve } from './types.ts';
 
@@ -20,7 +20,7 @@ export function medianLoad(
   const seconds = checkPositive('seconds', question?.seconds);
   const p = predictorFor(curve, question);
   const l = (p.level - Math.log(seconds)) / p.slope;
-  const doubt = Math.sqrt(Math.max(doubtAboutMean(curve, p, l), 0)) / p.slope;
+  const doubt = doubtAt(p, l) / p.slope;
   return bounded(aroundLog(p.referenceLoad * Math.exp(tame(l)), tame(doubt)));
 }
 
@@ -100,9 +100,4 @@ function tame(log: number): number {
 function bounded({ value, low, high }: Estimate): Estimate {
   const cap = (load: number): number => Math.min(load, HEAVIEST_LOAD);
   return { value: cap(value), low: cap(low), high: cap(high) };
-}
-
-function doubtAboutMean(curve: HoldCurve, p: Predictor, l: number): number {
-  const scatter = Math.exp(2 * curve.logSigma);
-  return p.v0 - scatter + 2 * p.v1 * l + p.v2 * l * l;
 }

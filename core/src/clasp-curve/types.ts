@@ -48,7 +48,7 @@ export interface HoldObservation extends HoldConditions {
    * lies, 0 included: interval-censored. `seconds` is then only its middle, for drawing.
    */
   readonly within?: readonly [number, number];
-  /** Days before the day of the fit; the observation's weight halves every 42 days. Default 0. */
+  /** Days before the day of the fit: where on the moving level the observation lies. Default 0. */
   readonly ageDays?: number;
   /** An explicit weight on the observation's log-likelihood, multiplied into the recency weight. Default 1. */
   readonly weight?: number;
@@ -91,6 +91,8 @@ export interface HoldCurve {
   readonly intercept: number;
   readonly slope: number;
   readonly logSigma: number;
+  /** Scatter from day to day, on ln seconds: 0 where the curve is of a known day, or stands still. */
+  readonly daySd: number;
   /**
    * The effects that the rows held, in the order of the covariance's rows after intercept and slope. Under the default
    * prior an effect that no row held is still what the prior says of it, and independent of the rest.
@@ -100,6 +102,20 @@ export interface HoldCurve {
   readonly covariance: readonly (readonly number[])[];
   /** What stands behind the figures. */
   readonly evidence: CurveEvidence;
+}
+
+/** How a lifter's holds scatter and how their hands move, all on ln seconds. */
+export interface CurveScales {
+  /** Scatter of the holds of one day. */
+  readonly sigma: number;
+  /** Standard deviation of what the level moves in a week, past its drift. */
+  readonly tau: number;
+  /** Standard deviation from day to day. */
+  readonly omega: number;
+  /** By how much more the curve's variances are than at these scales alone, since the scales are themselves in doubt. */
+  readonly doubt: number;
+  /** Standard deviation of ln σ. */
+  readonly logSigmaSd: number;
 }
 
 /** Logged rows of one grip at about one load. */

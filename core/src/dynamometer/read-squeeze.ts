@@ -1,4 +1,3 @@
-import { RECENCY_HALF_LIFE_DAYS } from '../clasp-curve/priors.ts';
 import { daysBetween } from '../days.ts';
 import { SIDES, type Side } from '../hands/hand-state.ts';
 import { oneOf, optional, record, type Check } from '../shape.ts';
@@ -6,6 +5,7 @@ import type { Reason } from '../calls/types.ts';
 import { capital } from '../calls/plain-words.ts';
 import { testCheck, testsCheck } from './check-test.ts';
 import { minimalDetectableChange, typicalError, type TypicalError } from './reliability.ts';
+import { expectedScore, type ExpectedScore, type HandTest } from './squeeze-level.ts';
 import { sameProtocol, squeezeAsymmetry, squeezeScores } from './squeeze-scores.ts';
 import type { Asymmetry, HandScores } from './squeeze-scores.ts';
 import type { SqueezeTest } from './types.ts';
@@ -19,16 +19,16 @@ export interface SqueezeQuestion {
 }
 
 export interface HandReading extends HandScores {
-  /** Recency-weighted mean of earlier tests, kgf; undefined without one. */
+  /** What the mean of today's trials was expected to be from the tests before, kgf; undefined without one. */
   readonly baseline?: number;
   readonly change?: number;
-  /** Change over the hand's own spread from test to test (never taken smaller than the typical error). */
+  /** Change over what the hand is expected to differ by: its level in doubt, its days, its trials. */
   readonly z?: number;
   readonly typicalError: TypicalError & { readonly fromLog: boolean };
   readonly minimalDetectableChange: number;
-  /** `normal` unless the change exceeds the minimal detectable change; `unknown` without an earlier test. */
+  /** `normal` unless the change is one that chance alone brings once in twenty; `unknown` without an earlier test. */
   readonly verdict: 'normal' | 'down' | 'up' | 'unknown';
-  /** Down today, and down against the baseline before it in the last test as well. */
+  /** The last test and today's together lie below what was expected before them. */
   readonly sustainedDrop: boolean;
 }
 
@@ -61,9 +61,9 @@ const questionCheck: Check = record<SqueezeQuestion>({
 const says = (ruleId: string, text: string): Reason => ({ ruleId, rank: 'evidence', text });
 
 /**
- * Reads today's squeeze test against the lifter's own earlier ones of the same protocol: scores, change against a
- * recency-weighted baseline, what change would be more than error of measurement, and a verdict for each hand. A change
- * smaller than the minimal detectable change is no change. A drop in two tests running proposes easier holds today.
+ * Reads today's squeeze test against the lifter's own earlier ones of the same protocol: scores, change against what was
+ * expected of a hand that moves and differs from day to day, what change would be unusual, and a verdict for each hand. A
+ * change smaller than the minimal detectable change is no change. A drop in two tests running proposes easier holds today.
  * Forces in kgf.
  * @throws InvalidInputError naming the test and field that cannot be used.
  * @example
@@ -133,11 +133,11 @@ function readHand(
   const logged = typicalError([own.trials, ...past.map((each) => each.trials)]);
   const fromLog = logged.degrees >= ENOUGH_DEGREES && logged.value > 0;
   const error = fromLog ? logged.value : WORKING_TYPICAL_ERROR_SHARE * own[score];
-  const detectable = minimalDetectableChange(error);
   const base = {
     ...own,
     typicalError: { value: error, degrees: logged.degrees, fromLog },
-    minimalDetectableChange: detectable,
+    // Until another day is known, what repeated trials say.
+    minimalDetectableChange: minimalDetectableChange(error),
   };
   if (!past.length) {
     why.push(
@@ -148,47 +148,58 @@ function readHand(
     );
     return { ...base, verdict: 'unknown', sustainedDrop: false };
   }
-  const { mean, sd } = weighted(past, on, score);
-  const change = own[score] - mean;
-  const verdict = change < -detectable ? 'down' : change > detectable ? 'up' : 'normal';
-  const [last, ...older] = past;
-  const lastDown =
-    older.length > 0 &&
-    daysBetween(last!.on, on) <= SUSTAINED_WITHIN_DAYS &&
-    last![score] - weighted(older, last!.on, score).mean < -detectable;
-  // Today is judged against what was normal before the last test, which may be part of the drop.
-  const stillDown = lastDown && own[score] - weighted(older, on, score).mean < -detectable;
+  // Part of a drop in two tests, today is judged by what was expected before the drop.
+  const dropped = droppedFrom(own, past, on);
+  const expected = dropped ?? expectedScore(asTests(past, on), own.trials.length);
+  const logScore = meanLog(own);
+  const z = (logScore - expected.mean) / expected.sd;
+  const baseline = Math.exp(expected.mean);
+  const change = Math.exp(logScore) - baseline;
+  const detectable = UNUSUAL * expected.sd * baseline;
+  const verdict = dropped || z < -UNUSUAL ? 'down' : z > UNUSUAL ? 'up' : 'normal';
   if (verdict !== 'normal')
     why.push(
       says(
         `squeeze.${verdict}`,
-        `${capital(side)} hand ${verdict} by ${Math.abs(change).toFixed(1)} kgf; more than the ${detectable.toFixed(1)} kgf that error of measurement explains.`,
+        `${capital(side)} hand ${verdict} by ${Math.abs(change).toFixed(1)} kgf; more than the ${detectable.toFixed(1)} kgf by which this hand differs from day to day.`,
       ),
     );
   return {
     ...base,
-    baseline: mean,
+    minimalDetectableChange: detectable,
+    baseline,
     change,
-    z: change / Math.max(sd, error),
+    z,
     verdict,
-    sustainedDrop: stillDown,
+    sustainedDrop: dropped !== undefined,
   };
 }
 
-/** Recency-weighted mean and standard deviation of earlier scores on a day. */
-function weighted(
-  past: readonly (HandScores & { readonly on: string })[],
-  day: string,
-  score: 'best' | 'mean',
-): { mean: number; sd: number } {
-  const rows = past.map((each) => ({
-    value: each[score],
-    weight: 2 ** (-daysBetween(each.on, day) / RECENCY_HALF_LIFE_DAYS),
-  }));
-  const total = rows.reduce((sum, row) => sum + row.weight, 0);
-  // So old that every weight vanishes: then all count alike.
-  const weight = (row: { weight: number }): number => (total > 1e-200 ? row.weight / total : 1 / rows.length);
-  const mean = rows.reduce((sum, row) => sum + weight(row) * row.value, 0);
-  const variance = rows.reduce((sum, row) => sum + weight(row) * (row.value - mean) ** 2, 0);
-  return { mean, sd: Math.sqrt(variance) };
+/** Standard deviations beyond which a score is unusual: once in twenty by chance, either way. */
+const UNUSUAL = 1.96;
+
+const meanLog = ({ trials }: HandScores): number =>
+  trials.reduce((sum, force) => sum + Math.log(force), 0) / trials.length;
+
+type PastScores = HandScores & { readonly on: string };
+
+const asTests = (past: readonly PastScores[], on: string): HandTest[] =>
+  past.map(({ on: day, trials }) => ({ ageDays: daysBetween(day, on), trials }));
+
+/**
+ * Today and the last test together, against what was expected before the last: one of them alone may be a bad day.
+ * @returns what was expected, where both together lie unusually low.
+ */
+function droppedFrom(own: HandScores, past: readonly PastScores[], on: string): ExpectedScore | undefined {
+  const [last, ...older] = past;
+  if (!last || older.length === 0 || daysBetween(last.on, on) > SUSTAINED_WITHIN_DAYS) return undefined;
+  const then = expectedScore(asTests(older, last.on), last.trials.length);
+  const now = expectedScore(asTests(older, on), own.trials.length);
+  const missed = [meanLog(last) - then.mean, meanLog(own) - now.mean];
+  // One very bad day beside a usual one is no drop in two tests: each has to lie low by itself.
+  if (missed[0]! > -then.sd || missed[1]! > -now.sd) return undefined;
+  // The doubt about the level is the same in both; days and trials are not.
+  const ownVariance = [then, now].reduce((sum, { sd, levelSd }) => sum + sd * sd - levelSd * levelSd, 0);
+  const variance = now.levelSd ** 2 + ownVariance / 4;
+  return (missed[0]! + missed[1]!) / 2 < -UNUSUAL * Math.sqrt(variance) ? now : undefined;
 }

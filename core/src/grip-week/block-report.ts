@@ -1,6 +1,6 @@
 import { curveOverTime } from '../clasp-curve/curve-over-time.ts';
-import type { FitOptions } from '../clasp-curve/fit-hold-curve.ts';
-import type { HoldObservation } from '../clasp-curve/types.ts';
+import { levelChange } from '../clasp-curve/level-change.ts';
+import { checkMovingCurve, type MovingCurve } from '../clasp-curve/moving-curve.ts';
 import { addDays, daysBetween } from '../days.ts';
 import { bool, day, listOf, optional, range, record, type Check } from '../shape.ts';
 import type { Estimate } from '../statistics/estimate.ts';
@@ -18,10 +18,9 @@ export interface BlockQuestion {
   readonly today: string;
   readonly startsOn: string;
   readonly endsOn: string;
-  /** Everything observed, `ageDays` counted from today. */
-  readonly observations: readonly HoldObservation[];
+  /** How the hands moved, fitted today. */
+  readonly moving: MovingCurve;
   readonly heavySets: readonly HeavySet[];
-  readonly fit: Pick<FitOptions, 'referenceLoad' | 'handLength'>;
 }
 
 /** How the hands stood at one time of a block. */
@@ -45,37 +44,28 @@ export interface BlockReport {
   readonly text: string;
 }
 
-/** Days of holds that one moment rests on: hands that moved meanwhile would be taken for hands that scatter. */
-const HOLD_DAYS = 42;
 /** Days of heavy sets that one moment counts, and days after a block at which it is looked at again. */
 const WINDOW_DAYS = 28;
-
-/** Checked where they are used, by the fit. */
-const byTheFit: Check = () => undefined;
 
 const questionCheck: Check = record<BlockQuestion>({
   today: day,
   startsOn: day,
   endsOn: day,
   heavySets: listOf(record<HeavySet>({ on: day, slipped: bool, confidence: optional(range(1, 5)) }), 100_000),
-  observations: listOf(
-    record<Pick<HoldObservation, 'ageDays'>>({ ageDays: optional(range(0, 36_525)) }),
-    1e6,
-  ),
-  fit: byTheFit,
+  moving: (field, value) => checkMovingCurve(value as MovingCurve, field),
 });
 
 /**
- * What a hold block did: the load held 10 s, slips and confidence before it, after it and four weeks later. Each moment
- * knows what was logged in the weeks up to it and nothing later. A change smaller than the doubt of both figures is said to be none.
+ * What a hold block did: the load held 10 s, slips and confidence before it, after it and four weeks later, the load as
+ * the moving curve has it on those days. A change smaller than the doubt of both figures is said to be none.
  * @throws InvalidInputError naming the field that cannot be used.
  * @example
- * blockReport({ today: '2026-11-26', startsOn: '2026-11-02', endsOn: '2026-11-29', observations: [], heavySets: [], fit: { referenceLoad: 140 } }).verdict
+ * blockReport({ today: '2026-11-26', startsOn: '2026-11-02', endsOn: '2026-11-29', moving: fitMovingCurve([], { referenceLoad: 140 }), heavySets: [] }).verdict
  * // 'notYet'
  */
 export function blockReport(question: BlockQuestion): BlockReport {
   questionCheck('', question);
-  const { today, startsOn, endsOn, observations, heavySets, fit } = question;
+  const { today, startsOn, endsOn, moving, heavySets } = question;
   const days: readonly (readonly [BlockMoment['when'], string])[] = [
     ['before', addDays(startsOn, -1)],
     ['after', endsOn],
@@ -84,8 +74,7 @@ export function blockReport(question: BlockQuestion): BlockReport {
   const past = days.filter(([, on]) => on <= today);
   const moments = past.map(([when, on]): BlockMoment => {
     const ago = daysBetween(on, today);
-    const near = observations.filter((each) => (each.ageDays ?? 0) < ago + HOLD_DAYS);
-    const then = curveOverTime(near, [ago], fit)[0]!;
+    const then = curveOverTime(moving, [ago])[0]!;
     const sets = heavySets.filter((set) => set.on <= on && set.on > addDays(on, -WINDOW_DAYS));
     const said = sets.flatMap((set) => set.confidence ?? []);
     return {
@@ -101,9 +90,10 @@ export function blockReport(question: BlockQuestion): BlockReport {
   const last = later.at(-1);
   if (!before || !last)
     return { moments, verdict: 'notYet', text: 'The block is not over: it is judged on its last day.' };
-  const change = last.tenSeconds.value / before.tenSeconds.value - 1;
+  const { ratio } = levelChange(moving, daysBetween(before.on, today), daysBetween(last.on, today));
+  const change = ratio.value - 1;
   const percent = `${change < 0 ? '−' : '+'}${Math.abs(100 * change).toFixed(0)} %`;
-  if (!isApart(before.tenSeconds, last.tenSeconds))
+  if (ratio.low < 1 && ratio.high > 1)
     return {
       moments,
       verdict: 'unclear',
@@ -114,10 +104,4 @@ export function blockReport(question: BlockQuestion): BlockReport {
     verdict: change > 0 ? 'up' : 'down',
     text: `The load held 10 s changed by ${percent}, more than its doubt.`,
   };
-}
-
-/** Is the change of the logarithm larger than the 80 % interval of the difference? */
-function isApart(a: Estimate, b: Estimate): boolean {
-  const half = ({ low, high }: Estimate): number => Math.log(high / low) / 2;
-  return Math.abs(Math.log(b.value / a.value)) > Math.hypot(half(a), half(b));
 }

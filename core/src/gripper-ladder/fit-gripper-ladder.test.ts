@@ -123,12 +123,38 @@ describe('whatever the attempts', () => {
     ).toBe(false);
   });
 
-  it('counts what has no rating and leaves it out; an old attempt weighs half after 42 days', () => {
+  it('counts what has no rating and leaves it out', () => {
     const unrated = { ...ATTEMPTS[0]!, resistance: null };
     expect(fitGripperLadder([...ATTEMPTS, unrated]).evidence).toMatchObject({ attempts: 72, unrated: 1 });
-    const aged = fitGripperLadder(ATTEMPTS.map((each) => ({ ...each, ageDays: 42 })));
-    const halved = fitGripperLadder(ATTEMPTS.map((each) => ({ ...each, weight: 0.5 })));
+  });
+
+  it('standing still, an old attempt weighs half after 42 days', () => {
+    const flat = { prior: 'flat' } as const;
+    const aged = fitGripperLadder([...ATTEMPTS, { ...ATTEMPTS[0]!, ageDays: 42 }], flat);
+    const halved = fitGripperLadder([...ATTEMPTS, { ...ATTEMPTS[0]!, weight: 0.5 }], flat);
     expect(term(aged, 'left').value).toBeCloseTo(term(halved, 'left').value, 9);
+  });
+
+  it('goes along with hands that gain, and is in more doubt long after the last attempt', () => {
+    // Closes everything up to a resistance that rises from 50 to 65 kg over half a year.
+    const rows = Array.from({ length: 26 }, (_, week) =>
+      [0.94, 0.98, 1.02, 1.06].map((share): GripperAttempt => {
+        const half = 50 + (15 * week) / 25;
+        return {
+          ...{ hand: 'left', resistance: half * share, depth: 'open', closed: share < 1 },
+          ageDays: 7 * (25 - week) + 1,
+        };
+      }),
+    ).flat();
+    const today = halfChanceResistance(fitGripperLadder(rows), 'left');
+    expect(today.low).toBeLessThan(65);
+    expect(today.high).toBeGreaterThan(63);
+    expect(today.value).toBeGreaterThan(61);
+    const later = halfChanceResistance(
+      fitGripperLadder(rows.map((each) => ({ ...each, ageDays: each.ageDays! + 120 }))),
+      'left',
+    );
+    expect(later.high / later.low).toBeGreaterThan(today.high / today.low);
   });
 
   it('names what it cannot use', () => {

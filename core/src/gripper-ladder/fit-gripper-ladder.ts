@@ -3,6 +3,7 @@ import { RECENCY_HALF_LIFE_DAYS } from '../clasp-curve/priors.ts';
 import { SIDES } from '../hands/hand-state.ts';
 import { bool, listOf, oneOf, optional, positive, range, record, type Check } from '../shape.ts';
 import { laplaceCovariance } from '../statistics/laplace.ts';
+import { movingLadder } from './moving-ladder.ts';
 import { maximise } from '../statistics/maximise.ts';
 import type { GaussianPrior } from '../statistics/posterior.ts';
 import { probitPosterior, type ProbitRows } from './probit.ts';
@@ -49,9 +50,10 @@ const attemptsCheck: Check = listOf(
  * Fits the gripper ladder: the chance that each hand closes a gripper of a measured resistance (kg) from a start depth.
  *
  * Probit regression with a term per hand at 50 kg, one slope on ln resistance for both, and a term for parallel and deep
- * starts; maximum a posteriori by damped Newton with the exact Hessian, covariance from its inverse (Laplace), recency
- * half-life 42 days. Any number of attempts, none included, gives a usable ladder. With `prior: 'flat'` it equals probit
- * maximum likelihood on the terms that the attempts hold.
+ * starts. The level moves from day to day, both hands together, so that the ladder is that of the day of the fit; maximum a
+ * posteriori by Newton's method with the exact Hessian, covariance from its inverse (Laplace). Any number of attempts, none
+ * included, gives a usable ladder. With `prior: 'flat'` it stands still and equals probit maximum likelihood on the terms
+ * that the attempts hold, older ones counting for less by a half-life of 42 days.
  * @throws InvalidInputError naming the attempt and field that cannot be used.
  * @example fitGripperLadder([{ hand: 'left', resistance: 54, depth: 'open', closed: true }]).evidence.closed // 1
  */
@@ -71,29 +73,57 @@ export function fitGripperLadder(
   ]);
   const terms = prior === 'default' ? GRIPPER_TERMS : GRIPPER_TERMS.filter((term) => held.has(term));
   const rows = toRows(rated, terms);
-  const priors = prior === 'default' ? terms.map((term) => GRIPPER_PRIORS[term]) : [];
-  const slopeAt = terms.indexOf('slope');
-  const bound = (slope: number, other: number): Float64Array =>
-    Float64Array.from(terms, (_, j) => (j === slopeAt ? slope : other));
-  const start = Float64Array.from(terms, (term) =>
-    prior === 'default' || term === 'slope' ? GRIPPER_PRIORS[term].mean : 0,
-  );
-  const best = maximise((theta) => probitPosterior(rows, theta, priors), start, {
-    lower: bound(-60, -60),
-    upper: bound(prior === 'default' ? FLATTEST_SLOPE : 60, 60),
-  });
-  const covariance = laplaceCovariance(best.at.hessian, terms.length, priors, best.settled);
+  const { values, covariance, settled } = prior === 'default' ? moving(rated, rows) : still(rows, terms);
   return {
-    terms: terms.map((name, j) => ({ name, value: best.theta[j]! })),
-    covariance: covariance.matrix,
+    terms: terms.map((name, j) => ({ name, value: values[j]! })),
+    covariance,
     evidence: {
       attempts: rated.length,
       closed: rated.filter((each) => each.closed).length,
       unrated: attempts.length - rated.length,
       prior,
-      settled:
-        best.settled && covariance.exact && terms.every((_, j) => covariance.matrix[j]![j]! < OPEN_VARIANCE),
+      settled: settled && terms.every((_, j) => covariance[j]![j]! < OPEN_VARIANCE),
     },
+  };
+}
+
+interface Fitted {
+  readonly values: readonly number[];
+  readonly covariance: readonly (readonly number[])[];
+  readonly settled: boolean;
+}
+
+/** The ladder of today, by attempts of all days. */
+function moving(attempts: readonly GripperAttempt[], { design, happened }: ProbitRows): Fitted {
+  const rows = {
+    ...{ design, closed: happened, ages: attempts.map(({ ageDays = 0 }) => ageDays) },
+    weight: Float64Array.from(attempts, ({ weight = 1 }) => weight),
+  };
+  const { terms, covariance, inside } = movingLadder(
+    rows,
+    GRIPPER_TERMS.map((term) => GRIPPER_PRIORS[term]),
+    {
+      hands: SIDES.map((side) => GRIPPER_TERMS.indexOf(side)),
+      slope: GRIPPER_TERMS.indexOf('slope'),
+      flattest: FLATTEST_SLOPE,
+    },
+  );
+  return { values: terms, covariance, settled: inside };
+}
+
+/** Probit maximum likelihood, older attempts counting for less. */
+function still(rows: ProbitRows, terms: readonly GripperTerm[]): Fitted {
+  const start = Float64Array.from(terms, (term) => (term === 'slope' ? GRIPPER_PRIORS.slope.mean : 0));
+  const bound = (value: number): Float64Array => new Float64Array(terms.length).fill(value);
+  const best = maximise((theta) => probitPosterior(rows, theta, []), start, {
+    lower: bound(-60),
+    upper: bound(60),
+  });
+  const covariance = laplaceCovariance(best.at.hessian, terms.length, [], best.settled);
+  return {
+    values: Array.from(best.theta),
+    covariance: covariance.matrix,
+    settled: best.settled && covariance.exact,
   };
 }
 

@@ -15,7 +15,7 @@ export interface GripperAttempt {
   readonly gapMm?: number;
   /** s the close was held. */
   readonly seconds?: number;
-  /** Days before the day of the fit; the weight halves every 42 days. Default 0. */
+  /** Days before the day of the fit: where on the moving level the attempt lies. Default 0. */
   readonly ageDays?: number;
   /** An explicit weight, multiplied into the recency weight. Default 1. */
   readonly weight?: number;
