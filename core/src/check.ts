@@ -77,14 +77,21 @@ export function checkText(field: string, value: unknown, max = 2000): string {
 
 /** Asserts a day written YYYY-MM-DD that the calendar has; throws {@link InvalidInputError} naming `field`. */
 export function checkDay(field: string, value: unknown): string {
+  if (typeof value === 'string' && soundDays.has(value)) return value;
   const known =
     typeof value === 'string' &&
     /^\d{4}-\d{2}-\d{2}$/.test(value) &&
     !Number.isNaN(Date.parse(`${value}T00:00:00Z`)) &&
     new Date(`${value}T00:00:00Z`).toISOString().startsWith(value);
   if (!known) throw new InvalidInputError(field, 'a day written YYYY-MM-DD', value);
+  if (soundDays.size >= MOST_DAYS) soundDays.clear();
+  soundDays.add(value);
   return value;
 }
+
+/** Days already found sound: a year of a log names the same few hundred again and again. */
+const soundDays = new Set<string>();
+const MOST_DAYS = 20_000;
 
 /** Asserts a moment, a whole minute or finer, written as ISO 8601 with its zone; gives it in ms since 1970. */
 export function checkMoment(field: string, value: unknown): number {

@@ -3,6 +3,9 @@ import * as core from './index.ts';
 import { EXAMPLE_SCOPE, publicFunctions } from './public-functions.test-helper.ts';
 
 const { curve, lifter, venue } = EXAMPLE_SCOPE;
+const moving = core.fitMovingCurve([{ load: 150, seconds: 12, ended: 'slipped', ageDays: 40 }], {
+  referenceLoad: 140,
+});
 const school = core.findSchool('strap-the-volume')!;
 const ledger = core.mixedLedger([]);
 const deadlift = core.findLift('deadlift.conventional')!;
@@ -82,10 +85,17 @@ const SOUND: Record<string, unknown[]> = {
     { share: 0.9, reason: { ruleId: 'squeeze.sustained-drop', rank: 'evidence', text: 'Down.' } },
     { bar: 20, collars: 0, plates },
   ],
-  curveOverTime: [
-    [{ load: 150, seconds: 12, ended: 'slipped', ageDays: 40 }],
-    [60, 0],
-    { referenceLoad: 140 },
+  curveOverTime: [moving, [60, 0]],
+  curveOn: [moving, 12],
+  levelChange: [moving, 30, 10],
+  driftAsShare: [moving],
+  checkMovingCurve: [moving],
+  fitMovingCurve: [
+    [
+      { load: 140, seconds: 9, ended: 'slipped', grip: 'hook', ageDays: 3 },
+      { load: 120, seconds: 20, ended: 'stopped', ageDays: 0 },
+    ],
+    { referenceLoad: 126, underWay: true, scales: moving.fit.scales },
   ],
   readTraceCsv: ['time (s);force (N)\n0;1\n0,1;98', { force: 'kgf', time: 's', rate: 80 }],
   compareAtSameLoad: [
@@ -135,6 +145,29 @@ const SOUND: Record<string, unknown[]> = {
   chanceWorthMore: [curve, 'hook', 'mixed'],
   checkSchool: [school],
   brushing: [120, 150],
+  readTable: ['Date;Lift\n1.2.2026;Deadlift'],
+  liftOfWords: ['RDL'],
+  gripOfWords: ['hook'],
+  chalkOfWords: ['liquid'],
+  yesOfWords: ['x'],
+  unitOfWords: ['Weight (lbs)'],
+  guessColumns: [['Date', 'Lift', 'kg', 'Reps']],
+  dayHabitOf: [['3/4/2026', '3/14/2026']],
+  readDayCell: ['3.4.2026', 'dayFirst'],
+  readTrainingRows: [
+    {
+      head: ['Date', 'Lift', 'kg', 'Reps'],
+      rows: [{ line: 2, cells: ['2026-03-01', 'Deadlift', '180', '1'] }],
+      width: 4,
+    },
+    {
+      ...{ columns: { day: 0, lift: 1, load: 2, reps: 3 }, unit: 'kg', order: 'dayFirst', noGrip: 'hook' },
+      today: '2026-11-24',
+    },
+  ],
+  rolesOfLoads: [[100, 140, 160, 130]],
+  readLifterLines: ['Ana Lind 182,5\nBo; 400 lb', 'kg'],
+  venueFromPreset: ['garage', { name: 'Home', unit: 'kg', newId: () => 'a' }],
   checkVenueKit: [
     {
       name: 'Shed',
@@ -284,9 +317,8 @@ const SOUND: Record<string, unknown[]> = {
       today: '2026-11-26',
       startsOn: '2026-10-05',
       endsOn: '2026-11-01',
-      observations: [{ load: 120, seconds: 9, ended: 'slipped', ageDays: 60 }],
+      moving,
       heavySets: [{ on: '2026-10-20', slipped: true, confidence: 3 }],
-      fit: { referenceLoad: 140 },
     },
   ],
   mayCarryNothing: ['hang.dead'],
@@ -495,7 +527,7 @@ describe.each(FUNCTIONS.map((each) => each.name))('%s', (name) => {
         }
         expect(notANumber(result)).toBeUndefined();
       }),
-      { numRuns: Math.min(1000, Math.max(300, whole.length * 5)) },
+      { numRuns: Math.min(500, Math.max(150, whole.length * 3)) },
     );
   });
 });

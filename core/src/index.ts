@@ -27,6 +27,9 @@ export {
   SLOPE_PRIOR,
 } from './clasp-curve/priors.ts';
 export * from './clasp-curve/fit-hold-curve.ts';
+export * from './clasp-curve/moving-curve.ts';
+export type { MovingDay, MovingFit } from './clasp-curve/fit-moving-curve.ts';
+export * from './clasp-curve/level-change.ts';
 export * from './clasp-curve/reference-load.ts';
 export { holdProbability, holdProbabilityRange, type HoldQuestion } from './clasp-curve/hold-probability.ts';
 export * from './clasp-curve/hold-load.ts';
@@ -93,6 +96,7 @@ export * from './calls/say-call.ts';
 export * from './profile/profile-conflicts.ts';
 // Sports and stances.
 export * from './profile/sport-and-stance.ts';
+export * from './profile/read-lifter-lines.ts';
 
 // Holds, and how grip work is spread over a week.
 export * from './hold-prescriptions/hold-kinds.ts';
@@ -136,10 +140,18 @@ export {
   type MaxStandIn,
 } from './set-line/max-of-lift.ts';
 
+// Past training, read from files.
+export * from './training-file/read-table.ts';
+export * from './training-file/columns.ts';
+export * from './training-file/training-words.ts';
+export * from './training-file/read-days.ts';
+export * from './training-file/read-training-rows.ts';
+
 // Kit: bars, plates, and what a venue cannot give.
 export * from './kit/brushing.ts';
 export * from './kit/plan-faults.ts';
 export * from './kit/venue-kit.ts';
+export * from './kit/venue-presets.ts';
 export type { PlatePairs } from './bar-loading/plates.ts';
 export * from './bar-loading/load-bar.ts';
 export * from './bar-loading/load-ramp.ts';
