@@ -1,5 +1,68 @@
 import { MASS_UNITS, type MassUnit } from '@iron-clasp/core';
-import { Email, OneOf, Optional, Secret } from './fields.ts';
+import {
+  Day,
+  Email,
+  Matching,
+  Nullable,
+  OneOf,
+  Optional,
+  Secret,
+  SeenVersion,
+  Text,
+  TimeZone,
+} from './fields.ts';
+
+/** What people of a club may do, the most first. */
+export const ROLES = ['owner', 'coach', 'assistant', 'follower', 'lifter'] as const;
+export type Role = (typeof ROLES)[number];
+/** Those that an owner gives; a lifter's account comes with the lifter. */
+export const STAFF_ROLES = ['owner', 'coach', 'assistant', 'follower'] as const;
+export type StaffRole = (typeof STAFF_ROLES)[number];
+
+export const ROLE_NAMES: Readonly<Record<Role, string>> = {
+  owner: 'Owner',
+  coach: 'Coach',
+  assistant: 'Assistant',
+  follower: 'Follower',
+  lifter: 'Lifter',
+};
+
+/** What each may do, as one would tell them. */
+export const ROLE_WORDS: Readonly<Record<Role, string>> = {
+  owner: 'does everything a coach does, and keeps people, settings and backups of the club',
+  coach: 'programs, decides, runs the floor and logs, for every lifter of the club',
+  assistant: 'reads everything, runs the floor, logs and looks at hands; changes no program',
+  follower: 'reads, and changes nothing',
+  lifter: 'reads and logs their own sessions',
+};
+
+/** Who programs and decides. */
+export const PLANNING_ROLES: readonly Role[] = ['owner', 'coach'];
+/** Who runs the floor and logs, for any lifter of the club. */
+export const LOGGING_ROLES: readonly Role[] = ['owner', 'coach', 'assistant'];
+
+/** First day of the week, as the club writes its weeks. */
+export const WEEK_STARTS = ['monday', 'sunday', 'saturday'] as const;
+export type WeekStart = (typeof WEEK_STARTS)[number];
+
+/** Which comes first where the club writes a day in figures. */
+export const DATE_ORDERS = ['dayFirst', 'monthFirst'] as const;
+export type DateOrder = (typeof DATE_ORDERS)[number];
+
+/** What is said where a setting of a club is none. */
+const CLUB_MESSAGES = {
+  name: 'The club’s name is 1 to 120 characters.',
+  timeZone: 'Choose the time zone of the club.',
+  unit: 'Unit must be kg or lb.',
+  weekStart: 'The week starts on Monday, Sunday or Saturday.',
+  dateOrder: 'Say whether the day or the month is written first.',
+} as const;
+
+export const PASSWORD_LENGTH = { min: 10, max: 200 } as const;
+const PASSWORD = `Choose a password of at least ${PASSWORD_LENGTH.min} characters.`;
+/** A password that is chosen; how easily it is guessed is judged by the server. */
+export const NewPassword = (): PropertyDecorator =>
+  Secret(PASSWORD_LENGTH.min, PASSWORD_LENGTH.max, PASSWORD);
 
 export const THEMES = ['light', 'dark'] as const;
 export type Theme = (typeof THEMES)[number];
@@ -12,6 +75,11 @@ export class SignInRequest {
 
   @Secret(1, 200, 'Type your password.')
   password: string;
+
+  /** Six figures of the authenticator, where the account has a second factor. */
+  @Optional()
+  @Matching(/^\s*\d{3}\s?\d{3}\s*$/, 'Type the six figures of your authenticator.')
+  code?: string;
 }
 
 export class PreferencesRequest {
@@ -33,6 +101,20 @@ export interface WelcomeView {
     /** A lifter who signs in for themselves. */
     readonly lifter: { readonly name: string; readonly email: string; readonly password: string };
   } | null;
+  /** True until somebody has started a club of their own here. */
+  readonly setUp: boolean;
+}
+
+/** A club as those who belong to it see it. */
+export interface ClubSummary {
+  readonly id: string;
+  readonly name: string;
+  readonly timeZone: string;
+  readonly unit: MassUnit;
+  readonly weekStart: WeekStart;
+  readonly dateOrder: DateOrder;
+  /** The invented club of the demo. */
+  readonly demo: boolean;
 }
 
 export interface SessionView {
@@ -42,11 +124,170 @@ export interface SessionView {
     readonly email: string;
     readonly unit: MassUnit;
     readonly theme: Theme;
-    readonly role: 'coach' | 'lifter';
-    /** The lifter whose account it is; null for a coach. */
+    readonly role: Role;
+    /** The lifter whose account it is; null for everybody else. */
     readonly lifterId: string | null;
   };
-  readonly club: { readonly id: string; readonly name: string; readonly timeZone: string };
+  readonly club: ClubSummary;
   /** To be sent back in the `x-iron-clasp-token` header with every change. */
   readonly token: string;
+}
+
+/** Changes one's own password. */
+export class PasswordRequest {
+  @Secret(1, 200, 'Type the password you sign in with now.')
+  current: string;
+
+  @NewPassword()
+  password: string;
+}
+
+/** A device that is signed in. */
+export interface DeviceView {
+  readonly id: string;
+  /** Browser and system, as far as it told. */
+  readonly name: string;
+  readonly signedInAt: string;
+  readonly seenAt: string;
+  /** The one that asks. */
+  readonly here: boolean;
+}
+
+/** One's own account: what signs in, and where. */
+export interface OwnAccountView {
+  readonly devices: readonly DeviceView[];
+  /** An authenticator is asked for at sign-in. */
+  readonly secondFactor: boolean;
+}
+
+/** A secret for an authenticator, not asked for until a code of it was typed back. */
+export interface NewSecondFactorView {
+  /** `otpauth://` address, for a QR code. */
+  readonly address: string;
+  readonly secret: string;
+}
+
+const CODE = 'Type the six figures that the authenticator shows now.';
+
+/** Switches the second factor on, with a code that shows the authenticator works. */
+export class SecondFactorRequest {
+  @Text(64, CODE)
+  secret: string;
+
+  @Matching(/^\s*\d{3}\s?\d{3}\s*$/, CODE)
+  code: string;
+}
+
+/** Switches it off again. */
+export class SecondFactorOffRequest {
+  @Secret(1, 200, 'Type your password.')
+  password: string;
+}
+
+const NAME = 'A name is 1 to 120 characters.';
+const ENDS = 'The end is a day, or left open.';
+
+/** Somebody of the club with an account of their own. */
+export interface PersonView {
+  readonly id: string;
+  readonly name: string;
+  readonly email: string;
+  readonly role: Role;
+  /** Last day of the account, `YYYY-MM-DD`; null where it goes on. */
+  readonly endsOn: string | null;
+  readonly version: number;
+  /** When a device of theirs last asked for anything. */
+  readonly seenAt: string | null;
+}
+
+/** Somebody who was asked and has not come yet. */
+export interface InvitedView {
+  readonly id: string;
+  readonly name: string;
+  readonly email: string;
+  readonly role: StaffRole;
+  readonly endsOn: string | null;
+  readonly expiresAt: string;
+  readonly expired: boolean;
+}
+
+/** Everybody who signs in to the club. */
+export interface PeopleView {
+  readonly people: readonly PersonView[];
+  readonly invited: readonly InvitedView[];
+}
+
+/** Asks somebody in, with a role and perhaps an end. */
+export class StaffInvitationRequest {
+  @Text(120, NAME)
+  name: string;
+
+  @Email('Type the e-mail address they sign in with.')
+  email: string;
+
+  @OneOf(STAFF_ROLES, 'Choose owner, coach, assistant or follower.')
+  role: StaffRole;
+
+  /** Last day of the account; null where it goes on. */
+  @Nullable()
+  @Day(ENDS)
+  endsOn?: string | null;
+}
+
+/** Changes what somebody may do, and until when. */
+export class PersonRequest {
+  @OneOf(STAFF_ROLES, 'Choose owner, coach, assistant or follower.')
+  role: StaffRole;
+
+  @Nullable()
+  @Day(ENDS)
+  endsOn?: string | null;
+
+  @SeenVersion(1)
+  version: number;
+}
+
+/** Name, days and unit of a club. */
+export class ClubBody {
+  @Text(120, CLUB_MESSAGES.name)
+  name: string;
+
+  @TimeZone(CLUB_MESSAGES.timeZone)
+  timeZone: string;
+
+  @OneOf(MASS_UNITS, CLUB_MESSAGES.unit)
+  unit: MassUnit;
+
+  @OneOf(WEEK_STARTS, CLUB_MESSAGES.weekStart)
+  weekStart: WeekStart;
+
+  @OneOf(DATE_ORDERS, CLUB_MESSAGES.dateOrder)
+  dateOrder: DateOrder;
+}
+
+/** Changes them. */
+export class ClubRequest extends ClubBody {
+  @SeenVersion(1)
+  version: number;
+}
+
+export interface ClubSettingsView extends ClubSummary {
+  readonly version: number;
+}
+
+/** One thing that somebody did, for owners to look up. */
+export interface DeedView {
+  readonly id: string;
+  readonly at: string;
+  /** Empty where what must stay names nobody. */
+  readonly by: string;
+  readonly what: string;
+  /** The lifter it was about, where it was about one who is still there. */
+  readonly lifter: { readonly id: string; readonly name: string } | null;
+}
+
+export interface DeedsView {
+  readonly deeds: readonly DeedView[];
+  /** To ask for the next page with; null at the end. */
+  readonly next: string | null;
 }

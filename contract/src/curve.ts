@@ -35,12 +35,24 @@ export interface CurveView {
   readonly demands: readonly CurveDemand[];
 }
 
-/** How the curve moved: as it was fitted from what was logged by each day. */
+/** How the curve moved, and how it is expected to go on. */
 export interface CurveMonthsView {
-  readonly then: readonly {
-    readonly on: string;
-    readonly curve: HoldCurve;
-    readonly tenSeconds: Estimate;
-    readonly thirtySeconds: Estimate;
-  }[];
+  readonly today: string;
+  /** The next meet, where it is near enough to be shown. */
+  readonly meet: { readonly on: string; readonly name: string } | null;
+  readonly then: readonly CurveDay[];
+  /** Gain a week as a share of load, with its range; null where nothing is logged. */
+  readonly weekly: Estimate | null;
+}
+
+/** The curve of one day. */
+export interface CurveDay {
+  readonly on: string;
+  readonly curve: HoldCurve;
+  /** Holds and bare-handed sets logged up to the day. */
+  readonly behind: number;
+  readonly tenSeconds: Estimate;
+  readonly thirtySeconds: Estimate;
+  /** The load held as long over that of the first day; null for the first day and for days to come. */
+  readonly sinceFirst: Estimate | null;
 }

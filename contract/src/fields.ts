@@ -77,6 +77,28 @@ export function Secret(least: number, max: number, message: string): Decorate {
   );
 }
 
+/** Text of one form. */
+export function Matching(pattern: RegExp, message: string): Decorate {
+  return all(IsString({ message }), MaxLength(200, { message }), Matches(pattern, { message }));
+}
+
+/** The name of a time zone, as `Europe/Oslo`. */
+export function TimeZone(message: string): Decorate {
+  return all(
+    MaxLength(60, { message }),
+    ValidateBy({ name: 'isTimeZone', validator: { validate: isTimeZone, defaultMessage: () => message } }),
+  );
+}
+
+function isTimeZone(value: unknown): boolean {
+  if (typeof value !== 'string' || !/^[A-Za-z]+(\/[\w+-]+)*$/.test(value)) return false;
+  try {
+    return Boolean(new Intl.DateTimeFormat('en', { timeZone: value }));
+  } catch {
+    return false;
+  }
+}
+
 /** An e-mail address, trimmed. */
 export function Email(message: string): Decorate {
   return all(

@@ -3,6 +3,7 @@
  * the server and typed by the core. Loads are kg, times s, days `YYYY-MM-DD`, moments ISO 8601 in UTC.
  */
 export * from './accounts.ts';
+export * from './backups.ts';
 export * from './calls.ts';
 export * from './club.ts';
 export * from './compare.ts';
@@ -14,6 +15,7 @@ export * from './hands.ts';
 export * from './health.ts';
 export type { KnownHistory } from './history.ts';
 export * from './holds.ts';
+export * from './imports.ts';
 export * from './kit.ts';
 export * from './lifters.ts';
 export * from './log.ts';
@@ -25,4 +27,6 @@ export * from './sharing.ts';
 export * from './sheet.ts';
 export * from './slips.ts';
 export * from './squeeze.ts';
+export * from './today.ts';
 export { LOAD_MESSAGE, SECONDS_MESSAGE } from './fields.ts';
+export * from './set-up.ts';

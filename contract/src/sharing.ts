@@ -1,11 +1,22 @@
 import type { MassUnit } from '@iron-clasp/core';
 import type { CallsView } from './calls.ts';
-import { Email, Secret, Whole } from './fields.ts';
+import { NewPassword, type StaffRole } from './accounts.ts';
+import { Email, Flag, Optional, Whole } from './fields.ts';
 
 /** A read-only link to a lifter's coming sessions. */
 export class ShareRequest {
   @Whole({ min: 1, max: 90 }, 'A link lasts 1 to 90 days.')
   days: number;
+
+  /** Days from today that it shows, today among them. */
+  @Optional()
+  @Whole({ min: 1, max: 90 }, 'A link shows 1 to 90 days ahead.')
+  ahead?: number;
+
+  /** Hands, conditions and cautions too; the lifter has to have agreed. */
+  @Optional()
+  @Flag('Say whether the lifter agreed that hands and cautions are shown.')
+  health?: boolean;
 }
 
 const EMAIL = 'Type the lifter’s e-mail address.';
@@ -16,9 +27,9 @@ export class InvitationRequest {
   email: string;
 }
 
-/** A lifter takes up the invitation with a password of their own. */
+/** Whoever was invited takes it up with a password of their own. */
 export class JoinRequest {
-  @Secret(10, 200, 'Choose a password of at least 10 characters.')
+  @NewPassword()
   password: string;
 }
 
@@ -28,6 +39,10 @@ export interface ShareLinkView {
   readonly madeBy: string;
   readonly madeAt: string;
   readonly expiresAt: string;
+  /** Days from today that it shows. */
+  readonly ahead: number;
+  /** Shows hands, conditions and cautions too. */
+  readonly health: boolean;
   readonly revoked: { readonly by: string; readonly at: string } | null;
 }
 
@@ -45,12 +60,22 @@ export interface SharedView {
   readonly lifterName: string;
   readonly unit: MassUnit;
   readonly expiresAt: string;
+  /** Days from today that it shows. */
+  readonly ahead: number;
   readonly sessions: readonly CallsView[];
 }
 
-/** What an invited lifter sees before choosing a password. */
+/** What somebody who was invited sees before choosing a password. */
 export interface InvitationView {
   readonly club: string;
-  readonly lifterName: string;
+  readonly name: string;
+  readonly email: string;
+  readonly role: StaffRole | 'lifter';
+}
+
+/** What somebody sees whom an owner has handed a way to a new password. */
+export interface PasswordLinkView {
+  readonly club: string;
+  readonly name: string;
   readonly email: string;
 }

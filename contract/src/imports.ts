@@ -1,0 +1,136 @@
+import {
+  DAY_ORDERS,
+  LONGEST_TABLE,
+  MASS_UNITS,
+  NO_GRIP_CHOICES,
+  type DayOrder,
+  type MassUnit,
+  type NoGripChoice,
+} from '@iron-clasp/core';
+import { Id, Nullable, OneOf, Optional, Part, Parts, Secret, Text, Whole } from './fields.ts';
+
+const COLUMN = 'Each field is a column of the file, counted from 0.';
+const Column = (): PropertyDecorator => Whole({ min: 0, max: 59 }, COLUMN);
+
+/** Which column holds what; what is left out the file does not say. */
+export class TrainingColumnsBody {
+  @Column()
+  day: number;
+
+  @Optional()
+  @Column()
+  lifter?: number;
+
+  @Column()
+  lift: number;
+
+  @Column()
+  load: number;
+
+  @Column()
+  reps: number;
+
+  @Optional()
+  @Column()
+  sets?: number;
+
+  @Optional()
+  @Column()
+  grip?: number;
+
+  @Optional()
+  @Column()
+  straps?: number;
+
+  @Optional()
+  @Column()
+  chalk?: number;
+
+  @Optional()
+  @Column()
+  slipped?: number;
+
+  @Optional()
+  @Column()
+  note?: number;
+}
+
+/** Who a name of the file is; null leaves their rows out. */
+export class NamedLifterBody {
+  /** As the file writes it; empty where it has no column for it. */
+  @Text(200, 'A name of the file is at most 200 characters.', 0)
+  name: string;
+
+  @Nullable()
+  @Id('Choose a lifter of the club.')
+  lifterId?: string | null;
+}
+
+/** Past training as a table, and how it is to be read. */
+export class TrainingImportRequest {
+  /** The file as text. */
+  @Secret(1, LONGEST_TABLE, 'Choose a file, or paste the rows.')
+  text: string;
+
+  /** What the list of imports calls it. */
+  @Text(200, 'A file’s name is at most 200 characters.', 0)
+  name: string;
+
+  @Part(() => TrainingColumnsBody, COLUMN)
+  columns: TrainingColumnsBody;
+
+  @OneOf(MASS_UNITS, 'Unit must be kg or lb.')
+  unit: MassUnit;
+
+  @OneOf(DAY_ORDERS, 'Say whether the day or the month is written first.')
+  order: DayOrder;
+
+  @OneOf(NO_GRIP_CHOICES, 'Say what is made of pulls of which the file says no grip.')
+  noGrip: NoGripChoice;
+
+  /** Where it was done: its bar and chalk stand for what the file does not say. */
+  @Id('Choose a venue.')
+  venueId: string;
+
+  @Parts(() => NamedLifterBody, { max: 500, message: 'Say who each name of the file is.' })
+  lifters: NamedLifterBody[];
+}
+
+export interface ImportFault {
+  readonly line: number;
+  readonly fault: string;
+}
+
+/** What an import would do, or did. */
+export interface ImportPreview {
+  readonly rows: number;
+  /** Sets that would be added; those that are in the log already are not. */
+  readonly sets: number;
+  readonly known: number;
+  readonly sessions: number;
+  readonly lifters: number;
+  readonly from: string | null;
+  readonly to: string | null;
+  /** The first of the rows that are left out, with why. */
+  readonly faults: readonly ImportFault[];
+  readonly leftOut: number;
+}
+
+export interface ImportView {
+  readonly id: string;
+  readonly name: string;
+  readonly by: string;
+  readonly at: string;
+  readonly sets: number;
+  readonly sessions: number;
+  readonly undone: { readonly by: string; readonly at: string } | null;
+}
+
+export interface ImportsView {
+  readonly imports: readonly ImportView[];
+}
+
+export interface ImportDone {
+  readonly done: ImportPreview;
+  readonly imports: readonly ImportView[];
+}
