@@ -1,9 +1,12 @@
 import { Global, Module } from '@nestjs/common';
-import { APP_FILTER, APP_GUARD, APP_PIPE } from '@nestjs/core';
+import { APP_FILTER, APP_GUARD, APP_INTERCEPTOR, APP_PIPE } from '@nestjs/core';
+import { RecordDeeds } from './access/deeds.ts';
 import { SignedInGuard } from './access/guard.ts';
+import { GuessLimit } from './access/guess-limit.ts';
 import { HeavyReads } from './access/heavy-reads.ts';
 import { Owners } from './access/owners.ts';
 import { Streams } from './access/streams.ts';
+import { Bus } from './bus/bus.ts';
 import { Clock } from './clock/clock.ts';
 import type { Config } from './config/config.ts';
 import { CONFIG } from './config/token.ts';
@@ -16,6 +19,7 @@ import { validationPipe } from './http/validation.ts';
 @Module({
   providers: [
     { provide: APP_GUARD, useClass: SignedInGuard },
+    { provide: APP_INTERCEPTOR, useClass: RecordDeeds },
     { provide: APP_FILTER, useClass: ProblemFilter },
     { provide: APP_PIPE, useFactory: validationPipe },
     { provide: Clock, useFactory: (config: Config) => new Clock(config.clockShiftSeconds), inject: [CONFIG] },
@@ -23,7 +27,9 @@ import { validationPipe } from './http/validation.ts';
     Owners,
     Streams,
     HeavyReads,
+    GuessLimit,
+    Bus,
   ],
-  exports: [Clock, Days, Owners, Streams, HeavyReads],
+  exports: [Bus, Clock, Days, Owners, Streams, HeavyReads, GuessLimit],
 })
 export class PlatformModule {}

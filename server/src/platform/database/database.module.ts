@@ -1,7 +1,7 @@
 import { Module, type DynamicModule } from '@nestjs/common';
 import { TypeOrmModule } from '@nestjs/typeorm';
-import type { MigrationInterface } from 'typeorm';
-import { connection } from './connection.ts';
+import { DataSource, type MigrationInterface } from 'typeorm';
+import { connection, migrated } from './connection.ts';
 
 /** The connection of the whole application; its tables come from the modules that register them. */
 @Module({})
@@ -10,11 +10,17 @@ export class DatabaseModule {
     return {
       module: DatabaseModule,
       imports: [
-        TypeOrmModule.forRoot({
-          ...connection(databaseUrl, migrations),
-          autoLoadEntities: true,
-          retryAttempts: 3,
-          retryDelay: 1000,
+        TypeOrmModule.forRootAsync({
+          useFactory: () => ({
+            ...connection(databaseUrl, migrations),
+            autoLoadEntities: true,
+            retryAttempts: 3,
+            retryDelay: 1000,
+          }),
+          dataSourceFactory: async (options) => {
+            const db = await new DataSource(options!).initialize();
+            return migrated(db);
+          },
         }),
       ],
     };
