@@ -3,7 +3,10 @@ import { Problem } from './problem.ts';
 
 /** Force traces are long: four minutes at 80 Hz, and more where a device is faster. Nothing else is. */
 const TRACE_LIMIT = '4mb';
+/** A table of past training: 50,000 rows of words. */
+const TABLE_LIMIT = '16mb';
 const LIMIT = '256kb';
+const TABLES = /^\/api\/imports\/[^/]+\/?$/i;
 const TRACES = /^\/api\/lifters\/[^/]+\/squeeze-tests\/[^/]+\/?$/i;
 
 /** No body of the contract is nested deeper; what is would overflow whoever walks through it. */
@@ -13,8 +16,12 @@ const DEEPEST = 32;
 export function jsonBodies(): (request: Request, response: Response, next: NextFunction) => void {
   const verify = (_request: unknown, _response: unknown, body: Buffer): void => checkDepth(body);
   const long = json({ limit: TRACE_LIMIT, verify });
+  const table = json({ limit: TABLE_LIMIT, verify });
   const usual = json({ limit: LIMIT, verify });
-  return (request, response, next) => (TRACES.test(request.path) ? long : usual)(request, response, next);
+  return (request, response, next) => {
+    const read = TRACES.test(request.path) ? long : TABLES.test(request.path) ? table : usual;
+    read(request, response, next);
+  };
 }
 
 const [OPEN, CLOSE, QUOTE, ESCAPE] = [new Set([0x5b, 0x7b]), new Set([0x5d, 0x7d]), 0x22, 0x5c];

@@ -78,7 +78,7 @@ function withRules(document: OpenAPIObject): OpenAPIObject {
       const schema = answers.operations[operationId];
       const [good] = Object.keys(responses);
       if (schema && good)
-        responses[good] = { description: 'as asked', content: { 'application/json': { schema } } };
+        responses[good] = { description: 'as asked', content: { [mediaOf(schema)]: { schema } } };
       responses['default'] = REFUSED;
     }
   }
@@ -95,6 +95,9 @@ function withRules(document: OpenAPIObject): OpenAPIObject {
     },
   };
 }
+
+const mediaOf = (schema: Schema): string =>
+  'format' in schema && schema.format === 'binary' ? 'application/octet-stream' : 'application/json';
 
 const REFUSED = {
   description: 'refused or failed',

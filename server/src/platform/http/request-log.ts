@@ -5,7 +5,7 @@ import { pinoHttp, type HttpLogger } from 'pino-http';
 import type { Config } from '../config/config.ts';
 
 /** Addresses that open something to whoever holds them. */
-const SECRET = /^(\/(?:api\/)?(?:shared|invitations|join))\/[^/?]+/i;
+const SECRET = /^(\/(?:api\/)?(?:shared|invitations|join|password-links|new-password))\/[^/?]+/i;
 
 /** The address without its question, and without a secret that it may hold. */
 export function withoutSecrets(url: string): string {

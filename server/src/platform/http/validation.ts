@@ -68,3 +68,17 @@ export class KnownDay implements PipeTransform<string, string> {
     return value;
   }
 }
+
+/** PostgreSQL's largest whole number of this kind. */
+const MOST = 2_147_483_647;
+
+/** The version, in the question of an address, of what the page was drawn from. */
+export class QueriedVersion implements PipeTransform<unknown, number> {
+  transform(value: unknown): number {
+    // The pipe of all routes has made a number of it already, of whatever stood there.
+    const version = typeof value === 'string' && /^\d{1,10}$/.test(value) ? Number(value) : value;
+    if (typeof version !== 'number' || !Number.isInteger(version) || version < 1 || version > MOST)
+      throw new Problem(400, 'invalid-input', 'Say which version the page was drawn from.');
+    return version;
+  }
+}
