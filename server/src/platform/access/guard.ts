@@ -1,6 +1,7 @@
 import { timingSafeEqual } from 'node:crypto';
 import {
   applyDecorators,
+  Inject,
   Injectable,
   SetMetadata,
   createParamDecorator,
@@ -8,31 +9,74 @@ import {
   type ExecutionContext,
 } from '@nestjs/common';
 import { Reflector } from '@nestjs/core';
+import { LOGGING_ROLES, PLANNING_ROLES, ROLES, STAFF_ROLES, type Role } from '@iron-clasp/contract';
 import type { Request } from 'express';
+import type { Config } from '../config/config.ts';
+import { CONFIG } from '../config/token.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { Owners } from './owners.ts';
-import { Identity, type Role, type SignedIn } from './signed-in.ts';
+import { Identity, type SignedIn } from './signed-in.ts';
 
 export const COOKIE = 'iron_clasp';
 export const CHANGE_HEADER = 'x-iron-clasp-token';
 
 const PUBLIC = 'public';
-const ROLES = 'roles';
+const FOR = 'roles';
 const OWN = 'own';
 
-/** Opens a route to everyone. Without it a route wants a signed-in coach. */
+/** Opens a route to the world. Without it a route wants somebody who is signed in. */
 export const Public = (): ReturnType<typeof SetMetadata> => SetMetadata(PUBLIC, true);
-/** Opens a route to these roles instead of coaches alone. */
-export const AllowRoles = (...roles: Role[]): ReturnType<typeof SetMetadata> => SetMetadata(ROLES, roles);
+
+const allow = (roles: readonly Role[]): ReturnType<typeof SetMetadata> => SetMetadata(FOR, roles);
+/** For everybody who is signed in: their own account, and nothing else. */
+export const Everybody = (): ReturnType<typeof SetMetadata> => allow(ROLES);
+/** For owners: people, settings and safekeeping of the club. */
+export const OwnersOnly = (): ReturnType<typeof SetMetadata> => allow(['owner']);
+/** For those who program and decide, where a read is not for everybody of the staff. */
+export const PlannersOnly = (): ReturnType<typeof SetMetadata> => allow(PLANNING_ROLES);
+/** For those who run the floor: a write that changes no program. */
+export const Logging = (): ReturnType<typeof SetMetadata> => allow(LOGGING_ROLES);
+/** A question that has to be sent as a body; it changes nothing. */
+export const Asking = (): ReturnType<typeof SetMetadata> => allow(STAFF_ROLES);
 
 /** What in an address must be the signed-in lifter's own, and the parameter that names it. */
 export type OwnThing = Readonly<
   Partial<Record<'lifter' | 'session' | 'set' | 'hold' | 'test' | 'attempt', string>>
 >;
 
-/** Opens a route to a lifter for what is their own, beside coaches. */
+/** Opens a route to a lifter for what is their own, beside those who read, or log, for the whole club. */
 export const LifterMay = (own: OwnThing): ReturnType<typeof applyDecorators> =>
-  applyDecorators(AllowRoles('coach', 'lifter'), SetMetadata(OWN, own));
+  applyDecorators(SetMetadata(OWN, own));
+
+/** What a route says of who may come. */
+export interface Rule {
+  readonly public: boolean;
+  readonly roles: readonly Role[];
+  readonly own: OwnThing | undefined;
+}
+
+/**
+ * Who a route is for: what it says, else every one of the staff for a read and those who program for a change. A route of a
+ * lifter's own is also theirs; where it writes it is one of the log.
+ */
+export function ruleOf(
+  reflector: Reflector,
+  targets: Parameters<Reflector['getAllAndOverride']>[1],
+  method: string,
+): Rule {
+  const own = reflector.getAllAndOverride<OwnThing | undefined>(OWN, targets);
+  const safe = SAFE.has(method);
+  const usual: readonly Role[] = own
+    ? [...(safe ? STAFF_ROLES : LOGGING_ROLES), 'lifter']
+    : safe
+      ? STAFF_ROLES
+      : PLANNING_ROLES;
+  return {
+    public: reflector.getAllAndOverride<boolean | undefined>(PUBLIC, targets) ?? false,
+    roles: reflector.getAllAndOverride<readonly Role[] | undefined>(FOR, targets) ?? usual,
+    own,
+  };
+}
 
 export type SignedInRequest = Request & { signedIn?: SignedIn; cookies?: Record<string, string> };
 
@@ -45,7 +89,8 @@ export const Who = createParamDecorator((_: unknown, context: ExecutionContext):
 
 const SIGNED_OUT =
   'You are signed out. What you entered is kept on this device; sign in and it will be sent.';
-const SAFE = new Set(['GET', 'HEAD', 'OPTIONS']);
+/** Methods that change nothing. */
+export const SAFE = new Set(['GET', 'HEAD', 'OPTIONS']);
 
 /**
  * Denied by default: every route wants a valid sign-in and an allowed role unless it says otherwise, and every change
@@ -57,19 +102,20 @@ export class SignedInGuard implements CanActivate {
     private readonly reflector: Reflector,
     private readonly identity: Identity,
     private readonly owners: Owners,
+    @Inject(CONFIG) private readonly config: Config,
   ) {}
 
   async canActivate(context: ExecutionContext): Promise<boolean> {
     const request = context.switchToHttp().getRequest<SignedInRequest>();
     const targets = [context.getHandler(), context.getClass()];
     const changes = !SAFE.has(request.method);
-    if (changes) checkOrigin(request);
-    if (this.reflector.getAllAndOverride<boolean | undefined>(PUBLIC, targets)) return true;
+    if (changes) checkOrigin(request, this.config.trustProxy);
+    const rule = ruleOf(this.reflector, targets, request.method);
+    if (rule.public) return true;
 
     const signedIn = await this.identity.whoIs(request.cookies?.[COOKIE]);
     if (!signedIn) throw new Problem(401, 'signed-out', SIGNED_OUT);
-    const roles = this.reflector.getAllAndOverride<Role[] | undefined>(ROLES, targets) ?? ['coach'];
-    if (!roles.includes(signedIn.account.role))
+    if (!rule.roles.includes(signedIn.account.role))
       throw new Problem(403, 'not-allowed', 'Your account may not do this.');
     if (changes && !sameText(request.get(CHANGE_HEADER) ?? '', signedIn.changeToken)) {
       throw new Problem(
@@ -80,8 +126,7 @@ export class SignedInGuard implements CanActivate {
     }
     // A lifter's account reaches nothing that is not said to be its own.
     const { lifterId } = signedIn.account;
-    const own = this.reflector.getAllAndOverride<OwnThing | undefined>(OWN, targets);
-    for (const [thing, param] of lifterId === null ? [] : Object.entries(own ?? {})) {
+    for (const [thing, param] of lifterId === null ? [] : Object.entries(rule.own ?? {})) {
       const owner = await this.owners.ownerOf(thing, String(request.params[param]));
       if (owner !== lifterId) throw notFound(thing);
     }
@@ -90,9 +135,12 @@ export class SignedInGuard implements CanActivate {
   }
 }
 
-function checkOrigin(request: Request): void {
+/** A proxy may ask under a name of its own; the one the browser used then stands in the header it passes on, where it is trusted. */
+function checkOrigin(request: Request, trustProxy: Config['trustProxy']): void {
   const origin = request.get('origin');
-  if (origin && hostOf(origin) !== request.get('host')) {
+  const asked =
+    (trustProxy !== false && request.get('x-forwarded-host')?.split(',')[0]?.trim()) || request.get('host');
+  if (origin && hostOf(origin) !== asked) {
     throw new Problem(403, 'foreign-page', 'Changes are only taken from Iron Clasp’s own pages.');
   }
 }

@@ -1,8 +1,5 @@
 import type { MassUnit } from '@iron-clasp/core';
-import type { Theme } from '@iron-clasp/contract';
-import type { ClubRef } from '../days/club-day.ts';
-
-export type Role = 'coach' | 'lifter';
+import type { ClubSummary, Role, Theme } from '@iron-clasp/contract';
 
 /** Who is signed in: the account, its club and the token that changes must carry. */
 export interface SignedIn {
@@ -11,12 +8,14 @@ export interface SignedIn {
     readonly email: string;
     readonly name: string;
     readonly role: Role;
-    /** The lifter whose account it is; null for a coach. */
+    /** The lifter whose account it is; null for everybody else. */
     readonly lifterId: string | null;
     readonly unit: MassUnit;
     readonly theme: Theme;
   };
-  readonly club: ClubRef & { readonly name: string };
+  readonly club: ClubSummary;
+  /** Which of the account’s devices asks. */
+  readonly deviceId: string;
   readonly changeToken: string;
   readonly expiresAt: Date;
 }
