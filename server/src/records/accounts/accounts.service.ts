@@ -1,24 +1,43 @@
-import { createHash, randomBytes } from 'node:crypto';
-import { Injectable, type OnModuleInit } from '@nestjs/common';
+import { randomUUID } from 'node:crypto';
+import { Inject, Injectable, type OnModuleInit } from '@nestjs/common';
+import { addDays } from 'date-fns';
 import { type EntityManager } from 'typeorm';
+import { GuessLimit } from '../../platform/access/guess-limit.ts';
 import { Identity, type SignedIn } from '../../platform/access/signed-in.ts';
 import { Clock } from '../../platform/clock/clock.ts';
+import type { Config } from '../../platform/config/config.ts';
+import { CONFIG } from '../../platform/config/token.ts';
+import { Days } from '../../platform/days/days.ts';
 import { Problem } from '../../platform/http/problem.ts';
 import { ClubsService } from '../clubs/clubs.service.ts';
 import { LifterData } from '../lifters/lifter-data.ts';
 import { LiftersService } from '../lifters/lifters.service.ts';
 import type { Account } from './account.entity.ts';
 import { AccountsRepository } from './accounts.repository.ts';
+import { deviceName } from './device-name.ts';
 import { checkPassword, hashPassword } from './passwords.ts';
+import { stepOf } from './second-factor.ts';
+import { freshSecret, hashOf } from './secrets.ts';
 
 /** A fortnight: long enough that a coach is not thrown out between weekly sessions. */
 export const SIGN_IN_DAYS = 14;
 
-const hashOf = (token: string): string => createHash('sha256').update(token).digest('base64url');
-const freshToken = (): string => randomBytes(32).toString('base64url');
-
 /** Names by account id; one that is not there is nobody's. */
 export type Names = ReadonlyMap<string, string>;
+
+/** A device that asks, and where from. */
+export interface Asking {
+  /** Network address. */
+  readonly from: string;
+  readonly userAgent: string | undefined;
+}
+
+/** An account as it is made; the rest of it is the same for every new one. */
+export type NewAccount = Pick<
+  Account,
+  'id' | 'clubId' | 'email' | 'name' | 'role' | 'lifterId' | 'unit' | 'theme'
+> &
+  Partial<Pick<Account, 'endsOn'>>;
 
 /** Who may sign in, who is signed in, and what people are called. */
 @Injectable()
@@ -28,35 +47,32 @@ export class AccountsService extends Identity implements OnModuleInit {
     private readonly clubs: ClubsService,
     private readonly lifters: LiftersService,
     private readonly data: LifterData,
+    private readonly limit: GuessLimit,
     private readonly clock: Clock,
+    private readonly days: Days,
+    @Inject(CONFIG) private readonly config: Config,
   ) {
     super();
   }
 
   onModuleInit(): void {
-    this.data.register(90, [{ name: 'account', where: 'lifter_id = $1', secret: true }]);
+    this.data.register(90, [{ name: 'account', where: 'lifter_id = $1', unexported: true }]);
   }
 
   /** Signs in; the token is the cookie's. */
-  async signIn(email: string, password: string): Promise<{ token: string; signedIn: SignedIn }> {
-    const account = await this.accounts.byEmail(email);
-    if (!(await checkPassword(account?.passwordHash, password)) || !account) {
-      throw new Problem(
-        401,
-        'wrong-sign-in',
-        'E-mail and password do not belong together. Check both and try again.',
-      );
-    }
-    const now = this.clock.now();
-    await this.accounts.removeExpired(now);
-    const token = freshToken();
-    const expiresAt = new Date(now.getTime() + SIGN_IN_DAYS * 86_400_000);
-    await this.accounts.addSignIn({
-      tokenHash: hashOf(token),
-      accountId: account.id,
-      changeToken: freshToken(),
-      expiresAt,
+  async signIn(
+    { email, password, code }: { readonly email: string; readonly password: string; readonly code?: string },
+    asking: Asking,
+  ): Promise<{ token: string; signedIn: SignedIn }> {
+    const account = await this.limit.guess(email, asking.from, async () => {
+      const found = await this.accounts.byEmail(email);
+      // Of an unknown address a password is checked all the same: the time tells nothing.
+      const right = await checkPassword(found?.passwordHash, password);
+      if (!right || !found || !(await this.isOpen(found))) throw wrongSignIn();
+      await this.checkSecondFactor(found, code);
+      return found;
     });
+    const token = await this.enter(account.id, asking);
     const signedIn = await this.whoIs(token);
     if (!signedIn)
       throw new Problem(
@@ -65,6 +81,18 @@ export class AccountsService extends Identity implements OnModuleInit {
         'Your coach has archived you, so this account shows nothing now.',
       );
     return { token, signedIn };
+  }
+
+  /** Signs a device in to an account whose owner has been made sure of; the token is the cookie's. */
+  async enter(accountId: string, { userAgent }: Asking): Promise<string> {
+    const now = this.clock.now();
+    await this.accounts.removeExpired(now);
+    const token = freshSecret();
+    await this.accounts.addSignIn({
+      ...{ tokenHash: hashOf(token), id: randomUUID(), accountId, changeToken: freshSecret() },
+      ...{ expiresAt: addDays(now, SIGN_IN_DAYS), device: deviceName(userAgent), madeAt: now, seenAt: now },
+    });
+    return token;
   }
 
   async signOut(token: string): Promise<void> {
@@ -76,14 +104,13 @@ export class AccountsService extends Identity implements OnModuleInit {
     if (!found) return null;
     const { signIn, account } = found;
     const { id, email, name, role, lifterId, unit, theme } = account;
-    const [club, active] = await Promise.all([
+    const [{ version: _version, ...club }, active] = await Promise.all([
       this.clubs.byId(account.clubId),
       lifterId === null || this.lifters.isActive(lifterId),
     ]);
-    if (!active) return null;
+    if (!active || !this.isOpenOn(account, club)) return null;
     return {
-      account: { id, email, name, role, lifterId, unit, theme },
-      club: { id: club.id, name: club.name, timeZone: club.timeZone },
+      ...{ account: { id, email, name, role, lifterId, unit, theme }, club, deviceId: signIn.id },
       changeToken: signIn.changeToken,
       expiresAt: signIn.expiresAt,
     };
@@ -110,16 +137,41 @@ export class AccountsService extends Identity implements OnModuleInit {
   }
 
   /** Makes an account; false where its address is taken, or its lifter has one. */
-  async add(
-    manager: EntityManager,
-    account: Omit<Account, 'passwordHash' | 'removedAt'>,
-    password: string,
-  ): Promise<boolean> {
+  async add(manager: EntityManager, account: NewAccount, password: string): Promise<boolean> {
     const passwordHash = await hashPassword(password);
-    return this.accounts.add(manager, { ...account, passwordHash, removedAt: null });
+    return this.accounts.add(manager, {
+      ...{ endsOn: null, ...account, passwordHash },
+      ...{ secondFactor: null, secondFactorStep: null, version: 1, removedAt: null },
+    });
   }
 
   async remove(manager: EntityManager, id: string): Promise<void> {
     await this.accounts.remove(manager, id, this.clock.now());
   }
+
+  private async isOpen(account: Account): Promise<boolean> {
+    return this.isOpenOn(account, await this.clubs.byId(account.clubId));
+  }
+
+  /** Its end has not come, and its club is not the demo's where the demo is off. */
+  private isOpenOn(account: Account, club: SignedIn['club']): boolean {
+    if (club.demo && !this.config.demo) return false;
+    return account.endsOn === null || this.days.today(club) <= account.endsOn;
+  }
+
+  private async checkSecondFactor(account: Account, code: string | undefined): Promise<void> {
+    if (account.secondFactor === null) return;
+    if (code === undefined)
+      throw new Problem(401, 'second-factor', 'Type the six figures that your authenticator shows.');
+    const step = await stepOf(account.secondFactor, code, this.clock.now(), account.secondFactorStep);
+    if (step !== null && (await this.accounts.useStep(account.id, step))) return;
+    throw new Problem(
+      401,
+      'wrong-code',
+      'The six figures are not those of your authenticator now. Wait for the next ones and try again.',
+    );
+  }
 }
+
+const wrongSignIn = (): Problem =>
+  new Problem(401, 'wrong-sign-in', 'E-mail and password do not belong together. Check both and try again.');

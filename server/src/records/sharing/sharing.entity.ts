@@ -1,3 +1,4 @@
+import type { Role } from '@iron-clasp/contract';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
 /** A read-only link to a lifter's coming sessions. Only a hash of its secret is kept. */
@@ -7,6 +8,10 @@ export class ShareLink {
   @Column('uuid') clubId: string;
   @Column('uuid') lifterId: string;
   @Column('text') secretHash: string;
+  /** Days from today that it shows. */
+  @Column('int') ahead: number;
+  /** Hands, conditions and cautions too: the lifter has agreed. */
+  @Column('boolean') health: boolean;
   @Column('uuid') madeBy: string;
   @Column('timestamptz') madeAt: Date;
   @Column('timestamptz') expiresAt: Date;
@@ -14,12 +19,18 @@ export class ShareLink {
   @Column('timestamptz', { nullable: true }) revokedAt: Date | null;
 }
 
-/** An invitation of a lifter to an account of their own. */
+/** An invitation to an account: of a lifter to their own, or of somebody to the staff. */
 @Entity('invitation')
 export class Invitation {
   @PrimaryColumn('uuid') id: string;
   @Column('uuid') clubId: string;
-  @Column('uuid') lifterId: string;
+  /** Null for somebody of the staff. */
+  @Column('uuid', { nullable: true }) lifterId: string | null;
+  @Column('text') role: Role;
+  /** Of somebody of the staff; a lifter has one already. */
+  @Column('text') name: string;
+  /** Last day of the account; null where it goes on. */
+  @Column('date', { nullable: true }) endsOn: string | null;
   @Column('text') email: string;
   @Column('text') secretHash: string;
   @Column('uuid') madeBy: string;

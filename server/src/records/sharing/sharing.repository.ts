@@ -43,12 +43,29 @@ export class SharingRepository {
       .findOne({ where: { lifterId, revokedAt: IsNull() }, order: { madeAt: 'DESC' } });
   }
 
-  /** Adds an invitation and takes back those before it; false where the id is taken. */
+  /** Invitations to the staff of the club that nobody has taken up, by name. */
+  staffInvited(clubId: string): Promise<Invitation[]> {
+    return this.db.getRepository(Invitation).find({
+      where: { clubId, lifterId: IsNull(), takenAt: IsNull(), revokedAt: IsNull() },
+      order: { name: 'ASC', id: 'ASC' },
+    });
+  }
+
+  /** Takes an invitation to the staff back; false where there is none. */
+  async revokeStaffInvitation(clubId: string, id: string, at: Date): Promise<boolean> {
+    const invitations = this.db.getRepository(Invitation);
+    const staff = { clubId, id, lifterId: IsNull() };
+    await invitations.update({ ...staff, takenAt: IsNull(), revokedAt: IsNull() }, { revokedAt: at });
+    return invitations.existsBy(staff);
+  }
+
+  /** Adds an invitation and takes back those before it to the same person; false where the id is taken. */
   async invite(invitation: Invitation): Promise<boolean> {
-    const { id, lifterId, madeAt } = invitation;
+    const { id, clubId, lifterId, email, madeAt } = invitation;
     return this.db.transaction(async (manager) => {
       if (!(await insertNew(manager, Invitation, invitation))) return false;
-      const earlier = { lifterId, id: Not(id), takenAt: IsNull(), revokedAt: IsNull() };
+      const same = lifterId === null ? { clubId, lifterId: IsNull(), email } : { lifterId };
+      const earlier = { ...same, id: Not(id), takenAt: IsNull(), revokedAt: IsNull() };
       await manager.update(Invitation, earlier, { revokedAt: madeAt });
       return true;
     });

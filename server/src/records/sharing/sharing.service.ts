@@ -1,15 +1,26 @@
-import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import { Injectable, type OnModuleInit } from '@nestjs/common';
-import type { ProfileView, ShareLinkView } from '@iron-clasp/contract';
+import type {
+  InvitedView,
+  ProfileView,
+  ShareLinkView,
+  ShareRequest,
+  StaffInvitationRequest,
+  StaffRole,
+} from '@iron-clasp/contract';
 import { addDays } from 'date-fns';
 import { DataSource } from 'typeorm';
 import { Clock } from '../../platform/clock/clock.ts';
-import type { ClubRef } from '../../platform/days/club-day.ts';
+import { Days } from '../../platform/days/days.ts';
 import { invalid, notFound, Problem } from '../../platform/http/problem.ts';
 import { AccountsService } from '../accounts/accounts.service.ts';
+import { checkStrength } from '../accounts/password-strength.ts';
+import { checkEnd } from '../accounts/people.service.ts';
+import { freshSecret, hashOf, shownOnce, type MadeSecret } from '../accounts/secrets.ts';
 import { ClubsService } from '../clubs/clubs.service.ts';
 import { LifterData } from '../lifters/lifter-data.ts';
 import { LiftersService } from '../lifters/lifters.service.ts';
+import type { Club } from '../clubs/club.entity.ts';
 import type { Lifter } from '../lifters/lifter.entity.ts';
 import type { Invitation, ShareLink } from './sharing.entity.ts';
 import { SharingRepository } from './sharing.repository.ts';
@@ -17,21 +28,26 @@ import { SharingRepository } from './sharing.repository.ts';
 /** Days that an invitation can be taken up. */
 const INVITATION_DAYS = 7;
 
-const LINK_GONE = 'This link has run out, was taken back, or was never made. Ask your coach for a new one.';
-const hashOf = (secret: string): string => createHash('sha256').update(secret).digest('base64url');
-const freshSecret = (): string => randomBytes(32).toString('base64url');
+/** Days from today that a link shows where nobody has said: a week, and the same day again. */
+const USUAL_AHEAD = 8;
 
-/** A link or invitation just made: its secret is known this once. */
-export interface MadeSecret {
-  readonly secret: string;
-  readonly expiresAt: Date;
+const LINK_GONE = 'This link has run out, was taken back, or was never made. Ask your coach for a new one.';
+
+/** What the secret of a link opens: a lifter of a club. */
+export interface OpenedLink {
+  readonly row: ShareLink;
+  readonly lifter: Lifter;
+  readonly club: Club;
 }
 
-/** What a secret opens: a lifter of a club. */
-export interface Opened<Row> {
-  readonly row: Row;
-  readonly lifter: Lifter;
-  readonly club: ClubRef & { readonly name: string };
+/** What the secret of an invitation opens: the way to an account in a club. */
+export interface OpenedInvitation {
+  readonly row: Invitation;
+  /** Null for somebody of the staff. */
+  readonly lifter: Lifter | null;
+  /** Of whoever is invited. */
+  readonly name: string;
+  readonly club: Club;
 }
 
 /** Read-only links to a lifter's sessions, and invitations to an account. Only hashes of their secrets are kept. */
@@ -45,12 +61,13 @@ export class SharingService implements OnModuleInit {
     private readonly lifters: LiftersService,
     private readonly data: LifterData,
     private readonly clock: Clock,
+    private readonly days: Days,
   ) {}
 
   onModuleInit(): void {
     this.data.register(10, [
-      { name: 'share_link', where: 'lifter_id = $1', secret: true },
-      { name: 'invitation', where: 'lifter_id = $1', secret: true },
+      { name: 'share_link', where: 'lifter_id = $1', unexported: true },
+      { name: 'invitation', where: 'lifter_id = $1', unexported: true },
     ]);
   }
 
@@ -63,6 +80,7 @@ export class SharingService implements OnModuleInit {
       madeBy: names.get(row.madeBy) ?? '',
       madeAt: row.madeAt.toISOString(),
       expiresAt: row.expiresAt.toISOString(),
+      ...{ ahead: row.ahead, health: row.health },
       revoked:
         row.revokedBy && row.revokedAt
           ? { by: names.get(row.revokedBy) ?? '', at: row.revokedAt.toISOString() }
@@ -80,12 +98,19 @@ export class SharingService implements OnModuleInit {
     return { email: latest.email, state, expiresAt: latest.expiresAt.toISOString() };
   }
 
-  async link(clubId: string, by: string, lifterId: string, id: string, days: number): Promise<MadeSecret> {
+  async link(
+    clubId: string,
+    by: string,
+    lifterId: string,
+    id: string,
+    { days, ahead = USUAL_AHEAD, health = false }: ShareRequest,
+  ): Promise<MadeSecret> {
     await this.lifters.known(clubId, lifterId);
     const [secret, madeAt] = [freshSecret(), this.clock.now()];
     const expiresAt = addDays(madeAt, days);
     const row = { id, clubId, lifterId, secretHash: hashOf(secret), madeBy: by, madeAt, expiresAt };
-    if (!(await this.sharing.addLink({ ...row, revokedBy: null, revokedAt: null }))) throw shownOnce('link');
+    if (!(await this.sharing.addLink({ ...row, ahead, health, revokedBy: null, revokedAt: null })))
+      throw shownOnce('link');
     return { secret, expiresAt };
   }
 
@@ -95,8 +120,11 @@ export class SharingService implements OnModuleInit {
   }
 
   /** Whose sessions a link shows; an archived lifter shares nothing. */
-  async byLink(secret: string): Promise<Opened<ShareLink>> {
-    return this.opened(await this.sharing.openLink(hashOf(secret), this.clock.now()));
+  async byLink(secret: string): Promise<OpenedLink> {
+    const row = await this.sharing.openLink(hashOf(secret), this.clock.now());
+    const lifter = row && (await this.active(row.clubId, row.lifterId));
+    if (!row || !lifter) throw linkGone();
+    return { row, lifter, club: await this.clubs.byId(row.clubId) };
   }
 
   /** Invites a lifter to an account; an earlier invitation is taken back. */
@@ -104,29 +132,50 @@ export class SharingService implements OnModuleInit {
     await this.lifters.known(clubId, lifterId);
     if (await this.accounts.ofLifter(lifterId))
       throw new Problem(409, 'has-account', 'This lifter has an account already.');
-    if (await this.accounts.emailTaken(email)) {
-      const message = 'Somebody signs in with this address already. Use another.';
-      throw new Problem(409, 'email-taken', message, invalid('email', message).fields);
-    }
-    const [secret, madeAt] = [freshSecret(), this.clock.now()];
-    const expiresAt = addDays(madeAt, INVITATION_DAYS);
-    const row = { id, clubId, lifterId, email, secretHash: hashOf(secret), madeBy: by, madeAt, expiresAt };
-    if (!(await this.sharing.invite({ ...row, takenAt: null, revokedAt: null })))
-      throw shownOnce('invitation');
-    return { secret, expiresAt };
+    return this.invited({ id, clubId, madeBy: by, lifterId, email, role: 'lifter', name: '', endsOn: null });
   }
 
-  async byInvitation(secret: string): Promise<Opened<Invitation>> {
-    return this.opened(await this.sharing.openInvitation(hashOf(secret), this.clock.now()));
+  /** Invites somebody to the staff; an earlier invitation to the same address is taken back. */
+  async inviteStaff(
+    clubId: string,
+    by: string,
+    id: string,
+    { name, email, role, endsOn = null }: StaffInvitationRequest,
+  ): Promise<MadeSecret> {
+    checkEnd(endsOn, this.days.today(await this.clubs.byId(clubId)));
+    return this.invited({ id, clubId, madeBy: by, lifterId: null, email, role, name, endsOn });
   }
 
-  /** Makes the lifter's account with the password they chose. */
-  async join(secret: string, password: string): Promise<Opened<Invitation>> {
+  /** Who was invited to the staff and has not come yet. */
+  async staffInvited(clubId: string): Promise<InvitedView[]> {
+    const now = this.clock.now();
+    return (await this.sharing.staffInvited(clubId)).map(({ id, name, email, role, endsOn, expiresAt }) => ({
+      ...{ id, name, email, role: role as StaffRole, endsOn },
+      ...{ expiresAt: expiresAt.toISOString(), expired: expiresAt <= now },
+    }));
+  }
+
+  /** Takes an invitation to the staff back. */
+  async revokeStaffInvitation(clubId: string, id: string): Promise<void> {
+    if (!(await this.sharing.revokeStaffInvitation(clubId, id, this.clock.now())))
+      throw notFound('invitation');
+  }
+
+  async byInvitation(secret: string): Promise<OpenedInvitation> {
+    const row = await this.sharing.openInvitation(hashOf(secret), this.clock.now());
+    const lifter = row?.lifterId ? await this.active(row.clubId, row.lifterId) : null;
+    if (!row || (row.lifterId && !lifter)) throw linkGone();
+    return { row, lifter, name: lifter?.name ?? row.name, club: await this.clubs.byId(row.clubId) };
+  }
+
+  /** Makes the account that was offered, with the password that whoever comes has chosen. */
+  async join(secret: string, password: string): Promise<OpenedInvitation> {
     const opened = await this.byInvitation(secret);
-    const { row, lifter, club } = opened;
+    const { row, lifter, name, club } = opened;
+    checkStrength(password, [name, row.email, club.name]);
     const account = {
-      ...{ id: randomUUID(), clubId: club.id, lifterId: lifter.id, email: row.email, name: lifter.name },
-      ...{ role: 'lifter' as const, unit: lifter.unit, theme: 'light' as const },
+      ...{ id: randomUUID(), clubId: club.id, lifterId: row.lifterId, email: row.email, name },
+      ...{ role: row.role, endsOn: row.endsOn, unit: lifter?.unit ?? club.unit, theme: 'light' as const },
     };
     const joined = await this.db
       .transaction(async (manager) => {
@@ -153,21 +202,28 @@ export class SharingService implements OnModuleInit {
     });
   }
 
-  private async opened<Row extends { clubId: string; lifterId: string }>(
-    row: Row | null,
-  ): Promise<Opened<Row>> {
-    const lifter = row && (await this.lifters.find(row.clubId, row.lifterId));
-    if (!row || !lifter || lifter.archivedAt) throw new Problem(404, 'link-gone', LINK_GONE);
-    return { row, lifter, club: await this.clubs.byId(row.clubId) };
+  private async invited(
+    invitation: Omit<Invitation, 'secretHash' | 'madeAt' | 'expiresAt' | 'takenAt' | 'revokedAt'>,
+  ): Promise<MadeSecret> {
+    if (await this.accounts.emailTaken(invitation.email)) {
+      const message = 'Somebody signs in with this address already. Use another.';
+      throw new Problem(409, 'email-taken', message, invalid('email', message).fields);
+    }
+    const [secret, madeAt] = [freshSecret(), this.clock.now()];
+    const expiresAt = addDays(madeAt, INVITATION_DAYS);
+    const times = { madeAt, expiresAt, takenAt: null, revokedAt: null };
+    if (!(await this.sharing.invite({ ...invitation, ...times, secretHash: hashOf(secret) })))
+      throw shownOnce('invitation');
+    return { secret, expiresAt };
+  }
+
+  /** The lifter, unless archived: such a one shares nothing. */
+  private async active(clubId: string, lifterId: string): Promise<Lifter | null> {
+    const lifter = await this.lifters.find(clubId, lifterId);
+    return lifter?.archivedAt === null ? lifter : null;
   }
 }
 
-function shownOnce(what: string): Problem {
-  return new Problem(
-    409,
-    'shown-once',
-    `This ${what} was made already and its address is shown only once. If it did not reach you, make another.`,
-  );
-}
+const linkGone = (): Problem => new Problem(404, 'link-gone', LINK_GONE);
 
 class JoinedMeanwhile extends Error {}
