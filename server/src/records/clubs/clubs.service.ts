@@ -1,6 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { DataSource, type EntityManager } from 'typeorm';
-import { insertNew } from '../../platform/database/saves.ts';
+import type { ClubRequest } from '@iron-clasp/contract';
+import { insertNew, saveVersion } from '../../platform/database/saves.ts';
 import { Club } from './club.entity.ts';
 
 @Injectable()
@@ -15,6 +16,36 @@ export class ClubsService {
   /** Adds a club; false where the id is taken. */
   add(manager: EntityManager, club: Club): Promise<boolean> {
     return insertNew(manager, Club, club);
+  }
+
+  /** The club with this id, where there is one. */
+  find(id: string): Promise<Club | null> {
+    return this.db.getRepository(Club).findOneBy({ id });
+  }
+
+  /** Changes the settings at the version that the editor saw. */
+  async save(id: string, { version, ...content }: ClubRequest): Promise<void> {
+    await saveVersion(this.db.manager, Club, {
+      ...{
+        id,
+        owner: {},
+        seen: version,
+        content: { ...content },
+        fresh: {},
+        what: 'club',
+      },
+    });
+  }
+
+  /** Has anybody started a club of their own? */
+  anyOwn(): Promise<boolean> {
+    return this.db.getRepository(Club).existsBy({ demo: false });
+  }
+
+  /** The same, held until the transaction ends, so that two do not both start the first. */
+  async noneOwn(manager: EntityManager): Promise<boolean> {
+    await manager.query('LOCK TABLE club IN SHARE ROW EXCLUSIVE MODE');
+    return !(await manager.existsBy(Club, { demo: false }));
   }
 
   /** Is there any club yet? Whoever asks holds the table until the transaction ends, so that two do not both make the first. */
