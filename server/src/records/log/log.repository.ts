@@ -1,6 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import type { ChalkKind, Grip, HoldEnding, HoldKindId, Side, SlipSign } from '@iron-clasp/core';
-import { DataSource, type EntityManager, In, IsNull, MoreThan } from 'typeorm';
+import { DataSource, type EntityManager, In, IsNull, MoreThan, MoreThanOrEqual, Not } from 'typeorm';
+import { readMany } from '../../platform/database/read-many.ts';
 import type { PageKey } from '../../platform/http/paging.ts';
 import { LogCorrection, LoggedHold, LoggedSet } from './log.entity.ts';
 import { NOT_GRIPPED } from './not-gripped.ts';
@@ -86,28 +87,42 @@ export class LogRepository {
     );
   }
 
+  /** The lifter's bare mixed-grip sets and holds since a day whose side is known. */
+  async mixedSince(lifterId: string, from: string): Promise<{ sets: LoggedSet[]; holds: LoggedHold[] }> {
+    const where = {
+      lifterId,
+      trainingDay: MoreThanOrEqual(from),
+      grip: 'mixed' as const,
+      sideUnder: Not(IsNull()),
+      undoneAt: IsNull(),
+    };
+    const [sets, holds] = await Promise.all([
+      this.db
+        .getRepository(LoggedSet)
+        .find({ where: { ...where, strapped: false }, order: { doneAt: 'ASC' } }),
+      this.db.getRepository(LoggedHold).find({ where, order: { doneAt: 'ASC' } }),
+    ]);
+    return { sets, holds };
+  }
+
   /** The lifter's sets since a day, that day included, in order. */
   setsSince(lifterIds: readonly string[], from: string): Promise<LoggedSet[]> {
-    return this.db
-      .getRepository(LoggedSet)
-      .createQueryBuilder('entry')
-      .where('entry.lifterId = ANY(:lifterIds) AND entry.trainingDay >= :from', { lifterIds, from })
-      .andWhere('entry.undoneAt IS NULL')
-      .orderBy('entry.doneAt')
-      .addOrderBy('entry.id')
-      .getMany();
+    return readMany(
+      this.db,
+      LoggedSet,
+      'lifter_id = ANY($1) AND training_day >= $2 AND undone_at IS NULL ORDER BY done_at, id',
+      [lifterIds, from],
+    );
   }
 
   /** The lifter's holds since a day, that day included, in order. */
   holdsSince(lifterIds: readonly string[], from: string): Promise<LoggedHold[]> {
-    return this.db
-      .getRepository(LoggedHold)
-      .createQueryBuilder('entry')
-      .where('entry.lifterId = ANY(:lifterIds) AND entry.trainingDay >= :from', { lifterIds, from })
-      .andWhere('entry.undoneAt IS NULL')
-      .orderBy('entry.doneAt')
-      .addOrderBy('entry.place')
-      .getMany();
+    return readMany(
+      this.db,
+      LoggedHold,
+      'lifter_id = ANY($1) AND training_day >= $2 AND undone_at IS NULL ORDER BY done_at, place',
+      [lifterIds, from],
+    );
   }
 
   /** The latest holds of a kind, without those of the session named. */

@@ -1,6 +1,7 @@
 import { Injectable, type OnModuleInit } from '@nestjs/common';
 import type { CorrectionView } from '@iron-clasp/contract';
 import type { HoldKindId } from '@iron-clasp/core';
+import { Subject, type Observable } from 'rxjs';
 import { DataSource, type EntityManager } from 'typeorm';
 import { Owners } from '../../platform/access/owners.ts';
 import { alike, insertMany, insertNew, keepOnce } from '../../platform/database/saves.ts';
@@ -27,9 +28,16 @@ const SAME_HOLD = [
   ...SAID,
 ] as const;
 
+/** Whose log has changed. */
+export type LogChange = Pick<LoggedSet, 'clubId' | 'lifterId'>;
+
 /** What was done: sets and holds as they were logged, corrections that keep the first value, entries taken back. */
 @Injectable()
 export class LogService implements OnModuleInit {
+  readonly #changes = new Subject<LogChange>();
+  /** Whose log has changed, once the change is kept. */
+  readonly changes: Observable<LogChange> = this.#changes;
+
   constructor(
     private readonly db: DataSource,
     private readonly log: LogRepository,
@@ -54,38 +62,43 @@ export class LogService implements OnModuleInit {
    * @param make the row, from the session as it stands.
    * @throws Problem 409 with the other entry, where another device logged the planned set.
    */
-  keepSet(
+  async keepSet(
     clubId: string,
     sessionId: string,
     make: (session: TrainingSession, manager: EntityManager) => Promise<LoggedSet>,
   ): Promise<LoggedSet> {
-    return this.db.transaction(async (manager) => {
+    const kept = await this.db.transaction(async (manager) => {
       const row = await make(await this.training.lock(manager, clubId, sessionId), manager);
       const other = row.plannedSetId && (await this.log.ofPlannedSet(manager, row.plannedSetId));
       if (other && other.id !== row.id) throw new LoggedAlready(other);
       const owner = { clubId, lifterId: row.lifterId };
       return (await keepOnce(manager, LoggedSet, row, { owner, same: SAME_SET, what: 'log entry' })).stored;
     });
+    this.#changes.next(kept);
+    return kept;
   }
 
   /** Keeps a hold of a session, behind those that are logged already. */
-  keepHold(
+  async keepHold(
     clubId: string,
     sessionId: string,
     make: (session: TrainingSession, manager: EntityManager) => Promise<Omit<LoggedHold, 'place'>>,
   ): Promise<LoggedHold> {
-    return this.db.transaction(async (manager) => {
+    const kept = await this.db.transaction(async (manager) => {
       const made = await make(await this.training.lock(manager, clubId, sessionId), manager);
       const row = { ...made, place: await this.log.nextPlace(manager, sessionId) };
       const owner = { clubId, lifterId: row.lifterId };
       return (await keepOnce(manager, LoggedHold, row, { owner, same: SAME_HOLD, what: 'log entry' })).stored;
     });
+    this.#changes.next(kept);
+    return kept;
   }
 
   /** Takes an entry of the club back; repeated it changes nothing. Returns its session. */
   async undo(kind: EntryKind, clubId: string, id: string, at: Date): Promise<string> {
     const entry = await this.log.undo(kind, clubId, id, at);
     if (!entry) throw notFound('log entry');
+    this.#changes.next(entry);
     return entry.sessionId;
   }
 
@@ -93,7 +106,7 @@ export class LogService implements OnModuleInit {
    * Corrects an entry and keeps what it was beside it. Sent again under its id it changes nothing.
    * @param change says what becomes of the entry as it stands, or refuses.
    */
-  correct(
+  async correct(
     kind: EntryKind,
     clubId: string,
     entryId: string,
@@ -101,7 +114,7 @@ export class LogService implements OnModuleInit {
     sent: Readonly<Record<string, unknown>>,
     change: (entry: LoggedSet | LoggedHold) => Partial<LoggedSet & LoggedHold>,
   ): Promise<LoggedSet | LoggedHold> {
-    return this.db.transaction(async (manager) => {
+    const corrected = await this.db.transaction(async (manager) => {
       const entry = await this.log[kind](clubId, entryId, manager);
       if (!entry) throw notFound('log entry');
       const earlier = await manager.findOneBy(LogCorrection, { id: correction.id });
@@ -125,6 +138,8 @@ export class LogService implements OnModuleInit {
       if (fields.length === 0) return entry;
       return manager.save(Object.assign(entry, pick(wanted)));
     });
+    this.#changes.next(corrected);
+    return corrected;
   }
 
   /** A page of the lifter's log, the latest first, with the sessions and corrections of its entries. */
@@ -156,6 +171,10 @@ export class LogService implements OnModuleInit {
 
   countedSets(lifterId: string, since: string): ReturnType<LogRepository['countedSets']> {
     return this.log.countedSets(lifterId, since);
+  }
+
+  mixedSince(lifterId: string, from: string): Promise<{ sets: LoggedSet[]; holds: LoggedHold[] }> {
+    return this.log.mixedSince(lifterId, from);
   }
 
   setsSince(lifterIds: readonly string[], from: string): Promise<LoggedSet[]> {
@@ -216,6 +235,11 @@ export class LogService implements OnModuleInit {
 
   busiest(clubId: string, since: string): Promise<string[]> {
     return this.log.busiest(clubId, since);
+  }
+
+  /** Tells that logs were changed otherwise than entry by entry, as an import does. */
+  changedOf(clubId: string, lifterIds: Iterable<string>): void {
+    for (const lifterId of new Set(lifterIds)) this.#changes.next({ clubId, lifterId });
   }
 
   async addMany(

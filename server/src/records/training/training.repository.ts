@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { DataSource, In, IsNull, type EntityManager } from 'typeorm';
+import { Between, DataSource, In, IsNull, type EntityManager } from 'typeorm';
 import { PlannedSet, TrainingSession } from './training.entity.ts';
 
 @Injectable()
@@ -57,6 +57,15 @@ export class TrainingRepository {
     return this.db
       .getRepository(TrainingSession)
       .find({ where: { clubId, heldOn: day, removedAt: IsNull() }, order: { id: 'ASC' }, take: most });
+  }
+
+  /** The club's sessions between two days, both included, in order. */
+  ofClubBetween(clubId: string, from: string, to: string, most: number): Promise<TrainingSession[]> {
+    return this.db.getRepository(TrainingSession).find({
+      where: { clubId, heldOn: Between(from, to), removedAt: IsNull() },
+      order: { heldOn: 'ASC', id: 'ASC' },
+      take: most,
+    });
   }
 
   /** The lifter's sessions between two days, both included, in order. */

@@ -24,6 +24,7 @@ export type SessionContent = Pick<
 const MOST_SETS = 200;
 /** Sessions of a day that are listed. */
 const MOST_A_DAY = 200;
+const MOST_A_WEEK = 2000;
 
 @Injectable()
 export class TrainingService implements OnModuleInit {
@@ -83,6 +84,11 @@ export class TrainingService implements OnModuleInit {
 
   onDay(clubId: string, day: string): Promise<TrainingSession[]> {
     return this.training.onDay(clubId, day, MOST_A_DAY);
+  }
+
+  /** The club's sessions between two days, both included, in order. */
+  ofClubBetween(clubId: string, from: string, to: string): Promise<TrainingSession[]> {
+    return this.training.ofClubBetween(clubId, from, to, MOST_A_WEEK);
   }
 
   between(lifterId: string, from: string, to: string, manager?: EntityManager): Promise<TrainingSession[]> {
@@ -189,6 +195,45 @@ export class TrainingService implements OnModuleInit {
     await this.db
       .getRepository(TrainingSession)
       .update({ id, clubId }, { finished: at !== null, finishedAt: at, noteToLifter: note });
+  }
+
+  /** A session that was done before the club kept its log here. */
+  past(
+    of: Pick<TrainingSession, 'id' | 'clubId' | 'lifterId' | 'venueId' | 'heldOn' | 'title'>,
+  ): TrainingSession {
+    return {
+      ...{ ...NEW_SESSION, ...of, finished: true, barId: null, holds: [], rehearsesMeet: false },
+      ...{ version: 1, lines: null },
+    };
+  }
+
+  /** Adds sessions whose ids follow from what they are; those that were removed come back. The ids of both. */
+  async bringBack(
+    manager: EntityManager,
+    clubId: string,
+    sessions: readonly TrainingSession[],
+  ): Promise<ReadonlySet<string>> {
+    const ids = sessions.map((each) => each.id);
+    const known: { id: string; removed: boolean }[] = await manager.query(
+      'SELECT id, removed_at IS NOT NULL AS removed FROM training_session WHERE id = ANY($1) AND club_id = $2',
+      [ids, clubId],
+    );
+    const back = known.filter((each) => each.removed).map((each) => each.id);
+    await manager.query('UPDATE training_session SET removed_at = NULL WHERE id = ANY($1) AND club_id = $2', [
+      back,
+      clubId,
+    ]);
+    const there = new Set(known.map((each) => each.id));
+    const fresh = sessions.filter((each) => !there.has(each.id));
+    await insertMany(manager, TrainingSession, fresh);
+    return new Set([...back, ...fresh.map((each) => each.id)]);
+  }
+
+  async removeMany(manager: EntityManager, clubId: string, ids: readonly string[], at: Date): Promise<void> {
+    await manager.query(
+      'UPDATE training_session SET removed_at = $3 WHERE id = ANY($1) AND club_id = $2 AND removed_at IS NULL',
+      [ids, clubId, at],
+    );
   }
 
   async addMany(
