@@ -223,8 +223,8 @@ export class PointEvidenceService {
         lifter,
         school: schools.get(lifter.id)!,
         months: Math.floor(daysBetween(lifter.trainingSince, today) / 30.44),
-        now: this.curves.fit(lifter, observations),
-        before: this.curves.fit(lifter, earlier),
+        now: await this.curves.fit(lifter, observations),
+        before: this.curves.fitPart(lifter, earlier),
         holds: observations.filter((each) => each.source === 'hold').length,
         holdsBefore: earlier.filter((each) => each.source === 'hold').length,
       });

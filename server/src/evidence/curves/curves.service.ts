@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import {
   findLift,
-  fitHoldCurve,
+  curveOn,
   mixedLedger,
   observeBestPull,
   PINCH_REFERENCE_SHARE_OF_DEADLIFT,
@@ -12,12 +12,14 @@ import {
   type HoldCurve,
   type HoldObservation,
   type MixedLedger,
+  type MovingCurve,
 } from '@iron-clasp/core';
 import { daysBetween, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
 import { Days } from '../../platform/days/days.ts';
 import type { LoggedSet } from '../../records/log/log.entity.ts';
 import type { Lifter } from '../../records/lifters/lifter.entity.ts';
 import { demandOfLogged } from '../log/demand-of-logged.ts';
+import { CurveFitsService } from './curve-fits.service.ts';
 import { LogService } from '../../records/log/log.service.ts';
 
 /** An observation with where it came from. */
@@ -34,8 +36,10 @@ export type ObservedLifter = Pick<
   'id' | 'bodyMass' | 'deadliftMax' | 'sport' | 'bestPulled' | 'bestChalk' | 'deadliftOn'
 >;
 
-/** Logs further back than this weigh under a twentieth and are left out of the fit, days. */
-export const MEMORY_DAYS = 200;
+/** Days of the log that a curve rests on: over a year ago slope and effects were another lifter's. */
+export const MEMORY_DAYS = 400;
+/** Days over which mixed-grip sides are counted. */
+const LEDGER_DAYS = 200;
 
 /** How long a lifter's hands hold what, from everything logged. */
 @Injectable()
@@ -43,6 +47,7 @@ export class CurvesService {
   constructor(
     private readonly log: LogService,
     private readonly days: Days,
+    private readonly fits: CurveFitsService,
   ) {}
 
   /** Every bare-handed hold and set of the lifter's recent log, as the clasp curve takes them. */
@@ -50,17 +55,23 @@ export class CurvesService {
     club: ClubRef,
     lifter: ObservedLifter,
     family: CurveFamily = 'support',
-    memory = MEMORY_DAYS,
   ): Promise<LoggedObservation[]> {
     const { id, bodyMass } = lifter;
     const today = this.days.today(club);
-    const since = shiftDay(today, -memory);
+    const since = shiftDay(today, -MEMORY_DAYS);
     const [sets, holds] = await Promise.all([
       this.log.countedSets(id, since),
       this.log.holdsSince([id], shiftDay(since, 1)),
     ]);
+    // A day is read once, however many rows lie on it.
+    const ages = new Map<string, number>();
+    const ageOf = (day: string): number => {
+      const known = ages.get(day) ?? Math.max(0, daysBetween(day, today));
+      ages.set(day, known);
+      return known;
+    };
     const aged = <Row extends { readonly trainingDay: string }>(row: Row): Row & { ageDays: number } =>
-      Object.assign(row, { ageDays: Math.max(0, daysBetween(row.trainingDay, today)) });
+      Object.assign(row, { ageDays: ageOf(row.trainingDay) });
     const work = {
       sets: sets.map((set) => ({ ...aged(set), strapped: false, source: 'set' as const })),
       holds: holds.map((hold) => ({ ...aged(hold), source: 'hold' as const })),
@@ -76,40 +87,42 @@ export class CurvesService {
     return best ? [...logged, best] : logged;
   }
 
-  fit(lifter: Lifter, observations: readonly HoldObservation[]): HoldCurve {
-    return fitHoldCurve(observations, fitOptions(lifter));
+  /** How the lifter's hands moved, by the whole log as {@link observations} reads it. */
+  moving(lifter: Lifter, observations: readonly HoldObservation[]): Promise<MovingCurve> {
+    return this.fits.ofLog(lifter, observations, fitOptions(lifter));
+  }
+
+  /** The curve of today by the whole log. */
+  async fit(lifter: Lifter, observations: readonly HoldObservation[]): Promise<HoldCurve> {
+    return curveOn(await this.moving(lifter, observations), 0);
+  }
+
+  /** The curve of today by a part of the log, as before a session. */
+  fitPart(lifter: Lifter, observations: readonly HoldObservation[]): HoldCurve {
+    return curveOn(this.fits.of(observations, fitOptions(lifter)), 0);
   }
 
   /** The curve of what is pinched; it has one of its own. */
   async pinchCurve(club: ClubRef, lifter: Lifter): Promise<HoldCurve> {
-    return fitHoldCurve(await this.observations(club, lifter, 'pinch'), {
+    const observations = await this.observations(club, lifter, 'pinch');
+    const moving = await this.fits.ofLog(lifter, observations, {
       ...fitOptions(lifter),
       family: 'pinch',
       referenceLoad: PINCH_REFERENCE_SHARE_OF_DEADLIFT * lifter.deadliftMax,
     });
+    return curveOn(moving, 0);
   }
 
   /** Which hand was under in the mixed-grip sets and holds of the recent log. */
   async ledger(club: ClubRef, lifterId: string): Promise<MixedLedger> {
-    const since = shiftDay(this.days.today(club), -MEMORY_DAYS);
-    const [sets, holds] = await Promise.all([
-      this.log.setsSince([lifterId], since),
-      this.log.holdsSince([lifterId], since),
-    ]);
+    const since = shiftDay(this.days.today(club), -LEDGER_DAYS);
+    const { sets, holds } = await this.log.mixedSince(lifterId, since);
     return mixedLedger([
-      ...sets.flatMap((set) =>
-        set.grip === 'mixed' && !set.strapped && set.sideUnder
-          ? [
-              {
-                ...{ sideUnder: set.sideUnder, reps: set.reps, load: set.load },
-                seconds: demandOfLogged(set).seconds,
-              },
-            ]
-          : [],
-      ),
-      ...holds.flatMap(({ grip, sideUnder, load, seconds }) =>
-        grip === 'mixed' && sideUnder ? [{ sideUnder, reps: 1, load, seconds }] : [],
-      ),
+      ...sets.map((set) => ({
+        ...{ sideUnder: set.sideUnder!, reps: set.reps, load: set.load },
+        seconds: demandOfLogged(set).seconds,
+      })),
+      ...holds.map(({ sideUnder, load, seconds }) => ({ sideUnder: sideUnder!, reps: 1, load, seconds })),
     ]);
   }
 }

@@ -1,5 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import {
+  curveOn,
   findLift,
   isHardEffort,
   observeLog,
@@ -7,6 +8,7 @@ import {
   type HoldCurve,
   type HoldKindId,
   type MixedLedger,
+  type MovingCurve,
   type StrapUse,
 } from '@iron-clasp/core';
 import { mondayOf, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
@@ -40,6 +42,7 @@ export const WEEKS_AHEAD = 7;
 export interface HoldFacts {
   readonly profile: LifterProfile;
   readonly today: string;
+  readonly moving: MovingCurve;
   readonly curve: HoldCurve;
   readonly ledger: MixedLedger;
   readonly sessions: readonly TrainingSession[];
@@ -101,7 +104,8 @@ export class HoldFactsService {
       this.settings.of(lifterId),
       this.grippers.since(lifterId, from),
     ]);
-    const curve = this.curves.fit(profile.lifter, observations);
+    const moving = await this.curves.moving(profile.lifter, observations);
+    const curve = curveOn(moving, 0);
     const { bodyMass } = profile.lifter;
     const observed = new Map(
       observeLog({ sets: [], holds, bodyMass }, 'support').map(({ of, ...seen }) => [of.id, seen]),
@@ -120,7 +124,7 @@ export class HoldFactsService {
     );
     return {
       ...{ profile, today, ledger, sessions, sets, holds, decisions, tests, blocks, kits },
-      ...{ curve, observations, settings, isHard },
+      ...{ moving, curve, observations, settings, isHard },
       strapsOffOn: strapsOffOn(sets.filter(isPull).map(useOfStraps), today),
       contents: withGrippers(
         grippers,

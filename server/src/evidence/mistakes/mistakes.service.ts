@@ -40,7 +40,7 @@ export class MistakesService {
       this.training.next(lifterId, today),
     ]);
     const planned = next ? await this.training.plannedSets([next.id]) : [];
-    const curve = this.curves.fit(lifter, observations);
+    const curve = await this.curves.fit(lifter, observations);
     const rows = [
       ...sets.map((set) => ({ at: set.doneAt, watched: watchedSet(set, curve) })),
       ...holds.map((hold) => ({ at: hold.doneAt, watched: watchedHold(hold) })),

@@ -1,11 +1,13 @@
 import { Injectable } from '@nestjs/common';
 import {
+  curveOn,
   isGripWeekFull,
   SCHOOLS,
   slipsOf,
   type CallLifter,
   type HoldCurve,
   type MixedLedger,
+  type MovingCurve,
   type School,
 } from '@iron-clasp/core';
 import { shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
@@ -32,6 +34,8 @@ export interface SessionFacts {
   readonly kit: VenueKit;
   readonly sets: readonly PlannedSet[];
   readonly observations: readonly LoggedObservation[];
+  readonly moving: MovingCurve;
+  /** Of the day of the session where that is today, with what today's sets tell of the day; else of any day. */
   readonly curve: HoldCurve;
   readonly ledger: MixedLedger;
   /** Every override of the session, undone ones too, the latest first. */
@@ -87,9 +91,10 @@ export class SessionFactsService {
       ]);
     if (!house) throw notFound('venue');
     const kit = ownKit(house, session);
+    const moving = await this.curves.moving(profile.lifter, observations);
     return {
       ...{ session, profile, kit, sets, observations, ledger, overrides, setsDone, holdsDone, week },
-      curve: this.curves.fit(profile.lifter, observations),
+      ...{ moving, curve: curveOn(moving, 0, session.heldOn === profile.today) },
       schools: [...SCHOOLS, ...copies],
       slippedToday: slipsOf(setsDone),
     };

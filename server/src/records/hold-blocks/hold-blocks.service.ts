@@ -1,5 +1,5 @@
 import { Injectable, type OnModuleInit } from '@nestjs/common';
-import { DataSource, IsNull, type EntityManager } from 'typeorm';
+import { DataSource, In, IsNull, LessThanOrEqual, MoreThanOrEqual, type EntityManager } from 'typeorm';
 import { changeVersion, insertMany, saveVersion, type Saved } from '../../platform/database/saves.ts';
 import { LifterData } from '../lifters/lifter-data.ts';
 import { SeasonMarkRow } from './season-mark.entity.ts';
@@ -31,6 +31,20 @@ export class HoldBlocksService implements OnModuleInit {
       .andWhere('mark.endsOn >= :from AND mark.startsOn <= :to', { from, to })
       .orderBy('mark.startsOn')
       .getMany();
+  }
+
+  /** Blocks of several lifters that touch a stretch of days. */
+  blocksOf(lifterIds: readonly string[], from: string, to: string): Promise<SeasonMarkRow[]> {
+    return this.db.getRepository(SeasonMarkRow).find({
+      where: {
+        lifterId: In([...lifterIds]),
+        kind: 'holdBlock',
+        removedAt: IsNull(),
+        startsOn: LessThanOrEqual(to),
+        endsOn: MoreThanOrEqual(from),
+      },
+      order: { startsOn: 'ASC' },
+    });
   }
 
   /** The lifter's blocks, by day. */

@@ -11,6 +11,15 @@ import { HoldDecisionRow } from './hold-decision.entity.ts';
 /** A decision with the session and hold it is about. */
 export type KnownDecision = HoldDecisionView & { readonly sessionId: string; readonly kind: HoldKindId };
 
+/** The decision that is in force for a kind of hold of a session, from decisions with the latest first. */
+export function inForce(
+  decisions: readonly KnownDecision[],
+  sessionId: string,
+  kind: HoldKindId,
+): KnownDecision | null {
+  return decisions.find((each) => !each.undone && each.sessionId === sessionId && each.kind === kind) ?? null;
+}
+
 /** What coaches decided on prescribed holds; decisions taken back stay on record. */
 @Injectable()
 export class HoldDecisionsService implements OnModuleInit {

@@ -107,6 +107,11 @@ export class KitRepository {
     });
   }
 
+  /** Takes a brushing back that was kept by mistake; one that is not there is no fault. */
+  async unbrush(barId: string, id: string): Promise<void> {
+    await this.db.getRepository(BarBrushing).delete({ barId, id });
+  }
+
   /** Writes a venue with all that stands there; what is left out is retired, not deleted. */
   async save(
     venue: Omit<Venue, 'version' | 'archivedAt'>,

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import type { HoldEquipment, VenueKit as WrittenKit } from '@iron-clasp/core';
 import type { EntityManager } from 'typeorm';
@@ -16,6 +17,13 @@ export interface VenueKit {
   readonly handles: readonly Handle[];
   /** Holes of its first rack, mm above the floor, from low to high; empty where none are listed. */
   readonly pinHeights: readonly number[];
+}
+
+/** Where a thing stands among those of its kind. */
+interface Placed {
+  readonly venueId: string;
+  readonly place: number;
+  readonly retiredAt: null;
 }
 
 /** Everything of a venue. */
@@ -135,6 +143,12 @@ export class KitService {
     await this.kit.brush(brushing);
   }
 
+  /** Takes a brushing of the club's bar back. */
+  async unbrush(clubId: string, barId: string, id: string): Promise<void> {
+    if (!(await this.bar(clubId, barId))) throw notFound('bar');
+    await this.kit.unbrush(barId, id);
+  }
+
   /** The club's grippers: those in use, the lightest first and those without a rating last; and every one by id. */
   async grippers(
     clubId: string,
@@ -161,6 +175,31 @@ export class KitService {
         ),
       byId: new Map(rows.map((row) => [row.id, known(row)])),
     };
+  }
+
+  /** Adds a venue with what stands there, as part of something larger. */
+  async addVenue(manager: EntityManager, clubId: string, id: string, kit: WrittenKit): Promise<void> {
+    const { name, chalk, note, straps, has } = kit;
+    const placed = <Row extends object>(rows: readonly Row[]): (Row & Placed)[] =>
+      rows.map((row, place) => ({ ...row, venueId: id, place, retiredAt: null }));
+    await this.kit.addMany(
+      manager,
+      [
+        {
+          ...{ id, clubId, name, chalk, note, version: 1, archivedAt: null },
+          ...{ straps: straps && [...straps], has: has && [...has] },
+        },
+      ],
+      {
+        bars: placed(kit.bars),
+        plates: kit.plates.map((each) => ({ ...each, id: randomUUID(), venueId: id })),
+        handles: placed(kit.handles),
+        grippers: placed(kit.grippers),
+        racks: placed(kit.racks.map((rack) => ({ ...rack, pinHeights: [...rack.pinHeights] }))),
+        dynamometers: placed(kit.dynamometers),
+      },
+      [],
+    );
   }
 
   addMany(

@@ -5,8 +5,10 @@ import type { EntityManager } from 'typeorm';
 export interface LifterTable {
   readonly name: string;
   readonly where: string;
-  /** Secrets and sign-ins go with the lifter, but are nobody's to export. */
-  readonly secret?: true;
+  /** Goes with the lifter, but is not exported: secrets and sign-ins, and what is worked out from the rest. */
+  readonly unexported?: true;
+  /** Column that is emptied instead of the row being deleted: what stays names nobody. */
+  readonly forget?: string;
 }
 
 /** Everything that is kept about a lifter, whichever module keeps it: each one registers its tables, children before parents. */
@@ -23,8 +25,8 @@ export class LifterData {
   /** Rows by table, columns as they are stored. */
   async read(manager: EntityManager, lifterId: string): Promise<Record<string, Record<string, unknown>[]>> {
     const found: Record<string, Record<string, unknown>[]> = {};
-    for (const { name, where, secret } of this.#ordered()) {
-      if (secret) continue;
+    for (const { name, where, unexported } of this.#ordered()) {
+      if (unexported) continue;
       const rows: { row: Record<string, unknown> }[] = await manager.query(
         `SELECT to_jsonb(x) AS row FROM ${name} x WHERE ${where} ORDER BY to_jsonb(x)::text`,
         [lifterId],
@@ -36,8 +38,11 @@ export class LifterData {
 
   /** Deletes every row of the lifter. */
   async delete(manager: EntityManager, lifterId: string): Promise<void> {
-    for (const { name, where } of this.#ordered())
-      await manager.query(`DELETE FROM ${name} WHERE ${where}`, [lifterId]);
+    for (const { name, where, forget } of this.#ordered())
+      await manager.query(
+        forget ? `UPDATE ${name} SET ${forget} = NULL WHERE ${where}` : `DELETE FROM ${name} WHERE ${where}`,
+        [lifterId],
+      );
   }
 
   #ordered(): LifterTable[] {

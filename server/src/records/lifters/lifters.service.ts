@@ -52,6 +52,12 @@ export class LiftersService implements OnModuleInit {
     return this.lifters.archived(clubId, after, limit);
   }
 
+  /** What lifters of the club are called, by id. */
+  async namesOf(clubId: string, ids: readonly string[]): Promise<ReadonlyMap<string, string>> {
+    const found = await this.lifters.byIds([...new Set(ids)]);
+    return new Map(found.filter((each) => each.clubId === clubId).map(({ id, name }) => [id, name]));
+  }
+
   isActive(id: string): Promise<boolean> {
     return this.lifters.isActive(id);
   }

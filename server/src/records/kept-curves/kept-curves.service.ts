@@ -1,0 +1,36 @@
+import { Injectable, type OnModuleInit } from '@nestjs/common';
+import type { CurveFamily } from '@iron-clasp/core';
+import { DataSource } from 'typeorm';
+import { LifterData } from '../lifters/lifter-data.ts';
+import { KeptCurve } from './kept-curve.entity.ts';
+
+/** The latest fit of each lifter's curves; worked out from the log, and made anew where it is lost. */
+@Injectable()
+export class KeptCurvesService implements OnModuleInit {
+  constructor(
+    private readonly db: DataSource,
+    private readonly data: LifterData,
+  ) {}
+
+  onModuleInit(): void {
+    this.data.register(10, [{ name: 'kept_curve', where: 'lifter_id = $1', unexported: true }]);
+  }
+
+  find(lifterId: string, family: CurveFamily): Promise<KeptCurve | null> {
+    return this.db.getRepository(KeptCurve).findOneBy({ lifterId, family });
+  }
+
+  /** Keeps a fit in the place of the one before it; a lifter deleted meanwhile keeps none. */
+  async keep(kept: KeptCurve): Promise<void> {
+    await this.db.query(
+      `INSERT INTO kept_curve (lifter_id, family, club_id, fingerprint, scales_fingerprint, rows, curve, fitted_at)
+       VALUES ($1, $2, $3, $4, $5, $6, $7, $8)
+       ON CONFLICT (lifter_id, family) DO UPDATE SET fingerprint = excluded.fingerprint,
+         scales_fingerprint = excluded.scales_fingerprint, rows = excluded.rows, curve = excluded.curve, fitted_at = excluded.fitted_at`,
+      [
+        ...[kept.lifterId, kept.family, kept.clubId, kept.fingerprint, kept.scalesFingerprint, kept.rows],
+        ...[JSON.stringify(kept.curve), kept.fittedAt],
+      ],
+    );
+  }
+}
