@@ -15,6 +15,7 @@ import { DataSource } from 'typeorm';
 import type { ClubRef } from '../../platform/days/club-day.ts';
 import { Problem } from '../../platform/http/problem.ts';
 import { KitService } from '../../records/kit/kit.service.ts';
+import { NO_TERMS } from '../../records/training/no-terms.ts';
 import type { PlannedSet } from '../../records/training/training.entity.ts';
 import { TrainingService } from '../../records/training/training.service.ts';
 import { fitOptions } from '../../evidence/curves/curves.service.ts';
@@ -135,8 +136,8 @@ export class AuditsService {
 function lightSet({ session }: SessionFacts, liftId: string, more: Partial<PlannedSet>): PlannedSet {
   return {
     ...{ id: randomUUID(), sessionId: session.id, place: 0, liftId, load: LIGHT, reps: 1, style: 'reset' },
-    ...{ role: 'volume', seconds: null, purpose: 'grip', fixed: null, under: null, handle: null },
-    ...{ hand: null, rest: null },
+    ...NO_TERMS,
+    ...{ role: 'volume', seconds: null, purpose: 'grip' },
     ...more,
   };
 }
@@ -145,6 +146,7 @@ function plannedStep(step: AuditStep): Omit<PlannedSet, 'id' | 'sessionId' | 'pl
   const { lift, grip, load, reps, seconds } = step;
   return {
     ...{ liftId: lift, role: 'volume', load, reps, style: 'reset', seconds: seconds ?? null },
-    ...{ purpose: 'grip', fixed: grip, under: null, handle: null, hand: null, rest: 180 },
+    ...NO_TERMS,
+    ...{ purpose: 'grip', fixed: grip, rest: 180 },
   };
 }

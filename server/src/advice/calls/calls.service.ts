@@ -95,7 +95,7 @@ export class CallsService {
   /** The calls as they stood before anything of the session was done: what was expected, not what is known since. */
   before(facts: SessionFacts): SetCall[] {
     const earlier = facts.observations.filter((each) => each.sessionId !== facts.session.id);
-    const curve = this.curves.fit(facts.profile.lifter, earlier);
+    const curve = this.curves.fitPart(facts.profile.lifter, earlier);
     return this.callAll(facts, { curve, lifter: { slippedToday: [] } });
   }
 

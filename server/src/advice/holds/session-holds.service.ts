@@ -1,11 +1,8 @@
 import { Injectable } from '@nestjs/common';
-import type { HoldKindId } from '@iron-clasp/core';
+import { curveOn, type HoldKindId } from '@iron-clasp/core';
 import type { SessionHoldView } from '@iron-clasp/contract';
 import type { ClubRef } from '../../platform/days/club-day.ts';
-import {
-  HoldDecisionsService,
-  type KnownDecision,
-} from '../../records/hold-decisions/hold-decisions.service.ts';
+import { HoldDecisionsService, inForce } from '../../records/hold-decisions/hold-decisions.service.ts';
 import { HoldSettingsService } from '../../records/hold-settings/hold-settings.service.ts';
 import { SqueezeService } from '../../records/squeeze/squeeze.service.ts';
 import { CurvesService } from '../../evidence/curves/curves.service.ts';
@@ -29,7 +26,7 @@ export class SessionHoldsService {
    * and the next ones with today's results in.
    */
   async of(club: ClubRef, facts: SessionFacts): Promise<SessionHoldView[]> {
-    const { session, profile, kit, curve, observations, ledger, holdsDone } = facts;
+    const { session, profile, kit, curve, moving, observations, ledger, holdsDone } = facts;
     if (session.holds.length === 0) return [];
     const [decisions, tests, settings] = await Promise.all([
       this.decisions.ofSessions([session.id]),
@@ -41,14 +38,15 @@ export class SessionHoldsService {
     const easing = latest?.test.easingDeclined ? undefined : proposed;
     const before = observations.filter((each) => each.sessionId !== session.id);
     const todaysCurve =
-      before.length === observations.length ? curve : this.curves.fit(profile.lifter, before);
+      before.length === observations.length ? curve : this.curves.fitPart(profile.lifter, before);
     const one = async (kind: HoldKindId): Promise<SessionHoldView> => {
-      const decision = standing(decisions, kind);
+      const decision = inForce(decisions, session.id, kind);
       if (wantsBodyMass(kind, profile)) return { kind, hold: null, next: null, decision, easing: null };
       const base = { club, kind, on: session.heldOn, profile, kit, ledger, setting: settings.get(kind) };
       const todays = { ...base, curve: todaysCurve, without: session.id, decision };
       const full = await this.prescriber.prescribe(todays);
-      const next = { ...base, curve, without: null, decision: null };
+      // Another day: whether today was a good one or a bad one stays today's.
+      const next = { ...base, curve: curveOn(moving, 0), without: null, decision: null };
       return {
         kind,
         hold: easing ? await this.prescriber.prescribe({ ...todays, easing }) : full,
@@ -67,9 +65,4 @@ export class SessionHoldsService {
     };
     return Promise.all(session.holds.map((hold) => one(hold.kind)));
   }
-}
-
-/** The decision that is in force for a kind of hold. */
-function standing(decisions: readonly KnownDecision[], kind: HoldKindId): KnownDecision | null {
-  return decisions.find((each) => !each.undone && each.kind === kind) ?? null;
 }

@@ -26,6 +26,7 @@ import type { Bar } from '../../records/kit/kit.entity.ts';
 import { KitService } from '../../records/kit/kit.service.ts';
 import type { LoggedHold, LoggedSet } from '../../records/log/log.entity.ts';
 import { LogService, type EntryKind } from '../../records/log/log.service.ts';
+import { NO_TERMS } from '../../records/training/no-terms.ts';
 import type { PlannedSet, TrainingSession } from '../../records/training/training.entity.ts';
 import { TrainingService } from '../../records/training/training.service.ts';
 
@@ -118,7 +119,7 @@ export class LoggingService {
       return {
         ...{ liftId: lift.id, role: body.role ?? 'accessory', load, style: 'reset' },
         ...{ reps: lift.timed ? 1 : reps, seconds: lift.timed ? seconds! : null },
-        ...{ purpose: null, fixed: null, under: null, handle: null, hand: null, rest: null },
+        ...NO_TERMS,
       };
     });
   }

@@ -5,6 +5,7 @@ import { DEFAULT_THRESHOLDS, findSchool, type Sport } from '@iron-clasp/core';
 import { ASKED_LATER, type KnownHistory, type LifterRequest } from '@iron-clasp/contract';
 import { isUUID } from 'class-validator';
 import { format, parseISO, subYears } from 'date-fns';
+import type { EntityManager } from 'typeorm';
 import { Clock } from '../../platform/clock/clock.ts';
 import type { ClubRef } from '../../platform/days/club-day.ts';
 import { Days } from '../../platform/days/days.ts';
@@ -46,6 +47,21 @@ export class ProfilesService {
       ? changesOf({ before, history: known }, { content, history }, { by, at: this.clock.now(), version })
       : [];
     await this.lifters.save(club.id, id, body.version, content, history, changes);
+  }
+
+  /** Adds new lifters of whom only the first answers are known, as part of something larger. */
+  async addNew(
+    manager: EntityManager,
+    club: ClubRef,
+    lifters: readonly (Pick<LifterRequest, 'name' | 'deadliftMax' | 'unit'> & { readonly id: string })[],
+  ): Promise<void> {
+    const sport = 'powerlifting' as const;
+    const school = { schoolId: SCHOOL_BY_SPORT[sport], clubSchoolId: null };
+    const rows = lifters.map(({ id, name, deadliftMax, unit }): Lifter => ({
+      ...this.written(club, { name, deadliftMax, sport, version: 0, ...(unit && { unit }) }, null, school),
+      ...{ id, clubId: club.id, version: 1, archivedAt: null },
+    }));
+    await this.lifters.addMany(manager, rows, []);
   }
 
   /** Archives a lifter, or takes one back; repeated it changes nothing. */
