@@ -24,6 +24,15 @@ import { OwnRulesOfASession1766000000036 } from './records/training/migrations/0
 import { DecisionsThatRepeat1766000000037 } from './records/call-overrides/migrations/0037-decisions-that-repeat.ts';
 import { Audits1766000000038 } from './records/training/migrations/0038-audits.ts';
 import { EventsOfAMeet1766000000039 } from './records/meets/migrations/0039-events-of-a-meet.ts';
+import { ClubsOfTheirOwn1766000000041 } from './records/clubs/migrations/0041-clubs-of-their-own.ts';
+import { People1766000000042 } from './records/accounts/migrations/0042-people.ts';
+import { StaffInvited1766000000043 } from './records/sharing/migrations/0043-staff-invited.ts';
+import { LaneStands1766000000048 } from './records/lane-stands/migrations/0048-lane-stands.ts';
+import { Imports1766000000047 } from './records/imports/migrations/0047-imports.ts';
+import { WhatALinkShows1766000000046 } from './records/sharing/migrations/0046-what-a-link-shows.ts';
+import { Backups1766000000045 } from './records/backups/migrations/0045-backups.ts';
+import { Deeds1766000000044 } from './records/deeds/migrations/0044-deeds.ts';
+import { KeptCurves1766000000040 } from './records/kept-curves/migrations/0040-kept-curves.ts';
 import { LogKeepsWhatWasHeld1766000000027 } from './records/log/migrations/0027-log-keeps-what-was-held.ts';
 
 /** Every change of the schema, in order; each stands in the folder of the noun whose tables it changes. */
@@ -55,4 +64,13 @@ export const MIGRATIONS = [
   DecisionsThatRepeat1766000000037,
   Audits1766000000038,
   EventsOfAMeet1766000000039,
+  KeptCurves1766000000040,
+  ClubsOfTheirOwn1766000000041,
+  People1766000000042,
+  StaffInvited1766000000043,
+  Deeds1766000000044,
+  Backups1766000000045,
+  WhatALinkShows1766000000046,
+  Imports1766000000047,
+  LaneStands1766000000048,
 ];

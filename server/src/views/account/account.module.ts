@@ -1,8 +1,11 @@
 import { Module } from '@nestjs/common';
+import { ClubsModule } from '../../records/clubs/clubs.module.ts';
 import { AccountsController } from './accounts.controller.ts';
+import { OwnAccountController } from './own-account.controller.ts';
 
-/** Signing in. */
+/** Signing in, and one's own account. */
 @Module({
-  controllers: [AccountsController],
+  imports: [ClubsModule],
+  controllers: [AccountsController, OwnAccountController],
 })
 export class AccountViewModule {}

@@ -8,7 +8,8 @@ import {
   type WhatIfView,
 } from '@iron-clasp/contract';
 import type { SignedIn } from '../../platform/access/signed-in.ts';
-import { LifterMay, Who } from '../../platform/access/guard.ts';
+import { Unrecorded } from '../../platform/access/deeds.ts';
+import { Asking, LifterMay, Who } from '../../platform/access/guard.ts';
 import { KnownId } from '../../platform/http/validation.ts';
 import { CallsService } from '../../advice/calls/calls.service.ts';
 import { OverridesService } from '../../advice/overrides/overrides.service.ts';
@@ -69,6 +70,8 @@ export class CallsController {
     return this.view.session(who.club, session);
   }
 
+  @Asking()
+  @Unrecorded()
   @Post('sessions/:id/what-if')
   @HttpCode(200)
   @ApiOperation({ summary: 'The session under other circumstances; nothing is saved' })

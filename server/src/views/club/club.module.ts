@@ -22,5 +22,6 @@ import { ClubService } from './club.service.ts';
   ],
   controllers: [ClubController],
   providers: [ClubService],
+  exports: [ClubService],
 })
 export class ClubViewModule {}

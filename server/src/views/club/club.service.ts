@@ -30,9 +30,8 @@ import { LifterTodayService, UNCHECKED_HANDS } from '../../evidence/lifter-today
 import { attemptCalls } from '../../advice/calls/attempts.ts';
 import { latestReading } from '../../evidence/squeeze/squeeze-tests.ts';
 
-/** Weeks over which every curve is fitted, and how far back observations are wanted for the oldest. */
+/** Weeks over which every curve is shown. */
 const WEEKS = 26;
-const MEMORY_DAYS = WEEKS * 7 + 200;
 
 @Injectable()
 export class ClubService {
@@ -105,20 +104,16 @@ export class ClubService {
         for (const [i, lifter] of lifters.entries()) {
           if (listener.closed) return;
           const { id, name } = lifter;
-          const observations = await this.curves.observations(club, lifter, 'support', MEMORY_DAYS);
-          const then = [];
-          for (const ago of days) {
-            if (listener.closed) return;
-            then.push(...curveOverTime(observations, [ago], fitOptions(lifter)));
-            // Others are served between two fits.
-            await new Promise((resolve) => setImmediate(resolve));
-          }
-          const weeks = then.map(({ daysAgo, tenSeconds, curve }) => ({
+          const observations = await this.curves.observations(club, lifter);
+          const then = curveOverTime(await this.curves.moving(lifter, observations), days);
+          const weeks = then.map(({ daysAgo, tenSeconds, behind }) => ({
             on: shiftDay(today, -daysAgo),
             tenSeconds,
-            behind: curve.evidence.observations,
+            behind,
           }));
           listener.next({ done: i + 1, total, lifter: { id, name, weeks } });
+          // Others are served between two fits.
+          await new Promise((resolve) => setImmediate(resolve));
         }
         listener.complete();
       };
@@ -142,7 +137,7 @@ export class ClubService {
       this.curves.observations(club, lifter),
       this.curves.ledger(club, lifter.id),
     ]);
-    const curve = this.curves.fit(lifter, observations);
+    const curve = await this.curves.fit(lifter, observations);
     const { load, call } = attemptCalls({ ...profile, nextMeet: meet }, { curve, ledger }).at(-1)!;
     if (call.probability === null) return base;
     const { probability: chance, threshold: asked, verdict } = call;

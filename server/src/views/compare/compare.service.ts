@@ -22,7 +22,7 @@ import { HandsChecksService } from '../../records/hands-checks/hands-checks.serv
 import type { LoggedHold, LoggedSet } from '../../records/log/log.entity.ts';
 import { LogService } from '../../records/log/log.service.ts';
 import { SqueezeService } from '../../records/squeeze/squeeze.service.ts';
-import { CurvesService, fitOptions } from '../../evidence/curves/curves.service.ts';
+import { CurvesService } from '../../evidence/curves/curves.service.ts';
 import { LifterTodayService } from '../../evidence/lifter-today/lifter-today.service.ts';
 import { asTest, latestReading } from '../../evidence/squeeze/squeeze-tests.ts';
 import { GrippersService } from '../../advice/grippers/grippers.service.ts';
@@ -31,8 +31,6 @@ import { GrippersService } from '../../advice/grippers/grippers.service.ts';
 const LOOKS_BACK = 182;
 /** What pain is looked back over. */
 const PAIN_LOOKS_BACK = 56;
-/** Observations are wanted as far back again as the oldest test. */
-const MEMORY = 2 * LOOKS_BACK;
 
 @Injectable()
 export class CompareService {
@@ -55,14 +53,14 @@ export class CompareService {
       this.squeezes.tests(lifterId),
       this.curves.ledger(club, lifterId),
       this.checks.latest(lifterId),
-      this.curves.observations(club, lifter, 'support', MEMORY),
+      this.curves.observations(club, lifter),
       this.grippers.view(club, lifterId),
     ]);
     const peaks = tests.filter((test) => test.trials.length > 0).reverse();
     const scored = peaks.map((test) => ({ on: test.testedOn, scores: squeezeScores(asTest(test)) }));
     const both = scored.filter(({ scores }) => scores.left && scores.right);
     const ages = both.map(({ on }) => Math.max(0, daysBetween(on, today)));
-    const then = curveOverTime(observations, ages, fitOptions(lifter));
+    const then = curveOverTime(await this.curves.moving(lifter, observations), ages);
     const points = both.map(({ on, scores }, i) => ({
       on,
       squeeze: scores.left!.best + scores.right!.best,
@@ -70,7 +68,7 @@ export class CompareService {
     }));
     return {
       today,
-      sameLoad: compareAtSameLoad([...sets.flatMap(workOfSet), ...holds.map(workOfHold)], today).map(
+      sameLoad: compareAtSameLoad([...sets.flatMap(workOfSet), ...holds.flatMap(workOfHold)], today).map(
         (row) => ({ ...row, liftName: findLift(row.lift)?.name ?? row.lift }),
       ),
       backOff: topAndBackOff(pairsOf(sets)),
@@ -117,8 +115,10 @@ function workOfSet(set: LoggedSet): ComparedWork[] {
   ];
 }
 
-function workOfHold(hold: LoggedHold): ComparedWork {
-  return {
+function workOfHold(hold: LoggedHold): ComparedWork[] {
+  // What was never lifted is no work.
+  if (hold.seconds <= 0) return [];
+  const work = {
     on: hold.trainingDay,
     lift: hold.liftId,
     load: hold.load,
@@ -129,6 +129,7 @@ function workOfHold(hold: LoggedHold): ComparedWork {
     slipped: hold.ended === 'slipped',
     ...(hold.pain !== null && { pain: hold.pain }),
   };
+  return [work];
 }
 
 /** Sessions that had both top and back-off work of one lift. */

@@ -1,14 +1,17 @@
 import { Injectable } from '@nestjs/common';
-import { curveOverTime, holdProbability, medianLoad, worthOf, type HoldCurve } from '@iron-clasp/core';
-import type { CurveMonthsView, CurvePoint, CurveView } from '@iron-clasp/contract';
-import { shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
-import { TrainingService } from '../../records/training/training.service.ts';
 import {
-  CurvesService,
-  fitOptions,
-  MEMORY_DAYS,
-  type LoggedObservation,
-} from '../../evidence/curves/curves.service.ts';
+  curveOverTime,
+  driftAsShare,
+  holdProbability,
+  levelChange,
+  medianLoad,
+  worthOf,
+  type HoldCurve,
+} from '@iron-clasp/core';
+import type { CurveMonthsView, CurvePoint, CurveView } from '@iron-clasp/contract';
+import { daysBetween, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
+import { TrainingService } from '../../records/training/training.service.ts';
+import { CurvesService, type LoggedObservation } from '../../evidence/curves/curves.service.ts';
 import { LifterTodayService } from '../../evidence/lifter-today/lifter-today.service.ts';
 import { SessionFactsService } from '../../evidence/session/session-facts.service.ts';
 import { attemptCalls } from '../../advice/calls/attempts.ts';
@@ -21,7 +24,10 @@ const TELLING_BELOW = 0.97;
 const MOST_POINTS = 400;
 /** How far back the curve is shown, and the step between two of it, days. */
 const BACK = 182;
-const STEP = 14;
+const STEP = 7;
+/** How far ahead it is shown: to the meet, where that is near enough, else two months. */
+const AHEAD = 56;
+const FARTHEST_AHEAD = 84;
 
 @Injectable()
 export class CurveViewService {
@@ -40,7 +46,7 @@ export class CurveViewService {
     const session = await this.training.next(lifterId, profile.today);
     if (!session) {
       const observations = await this.curves.observations(club, profile.lifter);
-      const curve = this.curves.fit(profile.lifter, observations);
+      const curve = await this.curves.fit(profile.lifter, observations);
       const ledger = await this.curves.ledger(club, lifterId);
       return viewOf(curve, observations, attemptsOf(profile, attemptCalls(profile, { curve, ledger })));
     }
@@ -58,19 +64,29 @@ export class CurveViewService {
     return viewOf(facts.curve, facts.observations, demands);
   }
 
-  /** How the lifter's curve moved over half a year, a fit every fortnight from what was logged by then. */
+  /** How the lifter's curve moved over half a year, week by week, and how it goes on to the next meet. */
   async months(club: ClubRef, lifterId: string): Promise<CurveMonthsView> {
-    const { lifter, today } = await this.lifters.profile(club, lifterId);
-    // Observations are wanted as far back again for the oldest curve.
-    const observations = await this.curves.observations(club, lifter, 'support', BACK + MEMORY_DAYS);
+    const { lifter, today, nextMeet } = await this.lifters.profile(club, lifterId);
+    const observations = await this.curves.observations(club, lifter);
+    const moving = await this.curves.moving(lifter, observations);
     const oldest = Math.max(0, ...observations.map((each) => each.ageDays));
-    const days = Array.from({ length: BACK / STEP + 1 }, (_, i) => BACK - i * STEP);
-    const known = days.filter((ago) => ago === 0 || ago <= oldest);
-    const then = curveOverTime(observations, known, fitOptions(lifter));
+    const past = Array.from({ length: BACK / STEP + 1 }, (_, i) => BACK - i * STEP);
+    const known = past.filter((ago) => ago === 0 || ago <= oldest);
+    const toMeet = nextMeet ? daysBetween(today, nextMeet.heldOn) : 0;
+    const meet = nextMeet && toMeet > 0 && toMeet <= FARTHEST_AHEAD ? nextMeet : null;
+    const last = meet ? toMeet : AHEAD;
+    const ahead = Array.from({ length: Math.ceil(last / STEP) }, (_, i) => Math.min((i + 1) * STEP, last));
+    const first = known[0]!;
     return {
-      then: then.map(({ daysAgo, curve, tenSeconds, thirtySeconds }) => ({
-        ...{ on: shiftDay(today, -daysAgo), curve, tenSeconds, thirtySeconds },
-      })),
+      today,
+      meet: meet && { on: meet.heldOn, name: meet.name },
+      then: curveOverTime(moving, [...known, ...ahead.map((days) => -days)]).map(
+        ({ daysAgo, curve, behind, tenSeconds, thirtySeconds }) => ({
+          ...{ on: shiftDay(today, -daysAgo), curve, behind, tenSeconds, thirtySeconds },
+          sinceFirst: daysAgo >= 0 && daysAgo < first ? levelChange(moving, first, daysAgo).ratio : null,
+        }),
+      ),
+      weekly: observations.length > 0 ? driftAsShare(moving) : null,
     };
   }
 }

@@ -9,6 +9,7 @@ import {
   Req,
   Sse,
   type MessageEvent,
+  UseGuards,
 } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import {
@@ -18,20 +19,17 @@ import {
   type FloorView,
   type SessionEndView,
 } from '@iron-clasp/contract';
-import { isUUID } from 'class-validator';
 import type { Request } from 'express';
 import type { Observable } from 'rxjs';
 import type { SignedIn } from '../../platform/access/signed-in.ts';
+import { Unrecorded } from '../../platform/access/deeds.ts';
 import { LifterMay, Who } from '../../platform/access/guard.ts';
 import { TrainingService } from '../../records/training/training.service.ts';
 import { Streams } from '../../platform/access/streams.ts';
-import { notFound } from '../../platform/http/problem.ts';
 import { KnownId } from '../../platform/http/validation.ts';
+import { FollowedSessions, sessionsOf } from './followed-sessions.ts';
 import { FloorService } from './floor.service.ts';
 import { Live } from './live.ts';
-
-/** Sessions that one screen follows. */
-const MOST_FOLLOWED = 6;
 
 @ApiTags('floor')
 @Controller()
@@ -76,7 +74,7 @@ export class FloorController {
     @Body() body: FinishRequest,
   ): Promise<SessionEndView> {
     const view = await this.floor.finish(who.club, id, body);
-    this.live.tell({ sessionId: id, kind: 'finished' });
+    await this.live.tell({ sessionId: id, kind: 'finished' });
     return view;
   }
 
@@ -86,10 +84,11 @@ export class FloorController {
   @ApiOperation({ summary: 'Open an ended session again' })
   async reopen(@Who() who: SignedIn, @Param('id', new KnownId('session')) id: string): Promise<void> {
     await this.floor.reopen(who.club, id);
-    this.live.tell({ sessionId: id, kind: 'changed' });
+    await this.live.tell({ sessionId: id, kind: 'changed' });
   }
 
   @LifterMay({ session: 'id' })
+  @Unrecorded()
   @Put('sessions/:id/clock')
   @HttpCode(204)
   @ApiOperation({ summary: 'Tell those who follow the session what its hold clock does; nothing is stored' })
@@ -99,10 +98,11 @@ export class FloorController {
     @Body() { state, seconds, target }: ClockRequest,
   ): Promise<void> {
     await this.training.known(who.club.id, id);
-    this.live.tell({ sessionId: id, kind: 'clock', clock: { state, seconds, target } });
+    await this.live.tell({ sessionId: id, kind: 'clock', clock: { state, seconds, target } });
   }
 
   @LifterMay({ session: 'id' })
+  @Unrecorded()
   @Put('sessions/:id/stands')
   @HttpCode(204)
   @ApiOperation({
@@ -115,19 +115,13 @@ export class FloorController {
   ): Promise<void> {
     await this.training.known(who.club.id, id);
     const stands = { plannedSetId, load, line, ...(choice && { choice }), ...(sideUnder && { sideUnder }) };
-    this.live.tell({ sessionId: id, kind: 'stands', stands });
+    await this.live.tell({ sessionId: id, kind: 'stands', stands });
   }
 
+  @UseGuards(FollowedSessions)
   @Sse('live/:sessions')
   @ApiOperation({ summary: 'Follow up to six sessions, named with commas between: server-sent events' })
-  async follow(
-    @Who() who: SignedIn,
-    @Req() request: Request,
-    @Param('sessions') sessions: string,
-  ): Promise<Observable<MessageEvent>> {
-    const ids = sessions.toLowerCase().split(',');
-    if (ids.length > MOST_FOLLOWED || !ids.every((id) => isUUID(id))) throw notFound('session');
-    for (const id of ids) await this.training.known(who.club.id, id);
-    return this.streams.follow(request, this.live.of(ids));
+  follow(@Req() request: Request, @Param('sessions') sessions: string): Observable<MessageEvent> {
+    return this.streams.follow(request, this.live.of(sessionsOf(sessions)));
   }
 }

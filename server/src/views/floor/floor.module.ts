@@ -2,10 +2,12 @@ import { Module } from '@nestjs/common';
 import { AuditsAdviceModule } from '../../advice/audits/audits.module.ts';
 import { CallsAdviceModule } from '../../advice/calls/calls.module.ts';
 import { SessionFactsModule } from '../../evidence/session/session-facts.module.ts';
+import { LaneStandsModule } from '../../records/lane-stands/lane-stands.module.ts';
 import { SqueezeModule } from '../../records/squeeze/squeeze.module.ts';
 import { TrainingModule } from '../../records/training/training.module.ts';
 import { CallsViewModule } from '../calls/calls.module.ts';
 import { FloorController } from './floor.controller.ts';
+import { FollowedSessions } from './followed-sessions.ts';
 import { FloorService } from './floor.service.ts';
 import { Live } from './live.ts';
 
@@ -18,9 +20,10 @@ import { Live } from './live.ts';
     SqueezeModule,
     TrainingModule,
     CallsViewModule,
+    LaneStandsModule,
   ],
   controllers: [FloorController],
-  providers: [FloorService, Live],
+  providers: [FloorService, FollowedSessions, Live],
   exports: [Live],
 })
 export class FloorViewModule {}

@@ -57,7 +57,12 @@ export class FloorService {
       underWay: {
         bodyMass: profile.lifter.bodyMass,
         session: context,
-        fit: fitOptions(profile.lifter),
+        // The device fits with the scales found here, and then has this curve to the last digit.
+        fit: {
+          ...fitOptions(profile.lifter),
+          scales: facts.moving.fit.scales,
+          underWay: facts.session.heldOn === profile.today,
+        },
         observations: facts.observations
           .filter((each) => each.sessionId !== sessionId)
           .map(({ sessionId: _session, source: _source, ...observation }) => observation),

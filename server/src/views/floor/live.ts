@@ -1,33 +1,42 @@
-import { Injectable, type BeforeApplicationShutdown } from '@nestjs/common';
+import { Injectable, Logger, type BeforeApplicationShutdown } from '@nestjs/common';
 import type { LiveEvent } from '@iron-clasp/contract';
-import { filter, startWith, Subject, takeUntil, type Observable } from 'rxjs';
+import { filter, from, merge, mergeAll, Subject, takeUntil, type Observable } from 'rxjs';
+import { Bus } from '../../platform/bus/bus.ts';
+import { LaneStandsService } from '../../records/lane-stands/lane-stands.service.ts';
 
-/** Lanes whose place is remembered. */
-const MOST_REMEMBERED = 500;
+const TOPIC = 'live';
 
-/** What happens on the floors of this server, as it happens. One process serves a club, so it need not leave it. */
+/** What happens on the floors of the club, as it happens, whichever process of the server it comes to. */
 @Injectable()
 export class Live implements BeforeApplicationShutdown {
   readonly #events = new Subject<LiveEvent>();
   readonly #over = new Subject<void>();
+  readonly #log = new Logger('Live');
 
-  /** Where each lane stood last, for whoever begins to follow; the oldest are let go. */
-  readonly #stands = new Map<string, LiveEvent>();
+  constructor(
+    private readonly bus: Bus,
+    private readonly stands: LaneStandsService,
+  ) {
+    bus.heard<LiveEvent>(TOPIC).pipe(takeUntil(this.#over)).subscribe(this.#events);
+  }
 
-  tell(event: LiveEvent): void {
-    const { sessionId } = event;
-    if (event.kind === 'stands' || event.kind === 'finished') this.#stands.delete(sessionId);
-    if (event.kind === 'stands') this.#stands.set(sessionId, event);
-    if (this.#stands.size > MOST_REMEMBERED) this.#stands.delete([...this.#stands.keys()][0]!);
+  /** Tells whoever follows, here and at every other process. What was kept is kept, whether or not it can be told. */
+  async tell(event: LiveEvent): Promise<void> {
     this.#events.next(event);
+    try {
+      if (event.kind === 'stands') await this.stands.keep(event);
+      if (event.kind === 'finished') await this.stands.forget(event.sessionId);
+      await this.bus.tell(TOPIC, event);
+    } catch (error) {
+      this.#log.warn(error instanceof Error ? error.message : String(error));
+    }
   }
 
   /** Where the named sessions stand, then their events, until the server stops. */
   of(sessionIds: readonly string[]): Observable<LiveEvent> {
-    const now = sessionIds.flatMap((id) => this.#stands.get(id) ?? []);
-    return this.#events.pipe(
-      filter((event) => sessionIds.includes(event.sessionId)),
-      startWith(...now),
+    const now = from(this.stands.of(sessionIds)).pipe(mergeAll());
+    // Listened to from the start: what happens while the stands are read is not missed.
+    return merge(now, this.#events.pipe(filter((event) => sessionIds.includes(event.sessionId)))).pipe(
       takeUntil(this.#over),
     );
   }

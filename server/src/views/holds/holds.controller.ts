@@ -46,7 +46,7 @@ export class HoldsController {
     @Body() body: SessionHoldsRequest,
   ): Promise<HoldsView> {
     const lifter = await this.plans.plan(who.club, session, body.kinds, body.version);
-    this.live.tell({ sessionId: session, kind: 'changed' });
+    await this.live.tell({ sessionId: session, kind: 'changed' });
     return this.holds.view(who.club, lifter);
   }
 
@@ -59,7 +59,7 @@ export class HoldsController {
     @Body() body: HoldDecisionRequest,
   ): Promise<HoldsView> {
     const lifter = await this.plans.decide(who.club, who.account.id, session, id, body);
-    this.live.tell({ sessionId: session, kind: 'changed' });
+    await this.live.tell({ sessionId: session, kind: 'changed' });
     return this.holds.view(who.club, lifter);
   }
 
@@ -71,7 +71,7 @@ export class HoldsController {
     @Param('id', new KnownId('decision')) id: string,
   ): Promise<HoldsView> {
     const lifter = await this.plans.undo(who.club, who.account.id, session, id);
-    this.live.tell({ sessionId: session, kind: 'changed' });
+    await this.live.tell({ sessionId: session, kind: 'changed' });
     return this.holds.view(who.club, lifter);
   }
 

@@ -17,10 +17,9 @@ import type {
   NextHoldView,
 } from '@iron-clasp/contract';
 import { mondayOf, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
-import { fitOptions } from '../../evidence/curves/curves.service.ts';
 import type { SeasonMarkRow } from '../../records/hold-blocks/season-mark.entity.ts';
 import type { HoldSetting } from '../../records/hold-settings/hold-setting.entity.ts';
-import type { KnownDecision } from '../../records/hold-decisions/hold-decisions.service.ts';
+import { inForce } from '../../records/hold-decisions/hold-decisions.service.ts';
 import { KitService, type VenueKit } from '../../records/kit/kit.service.ts';
 import type { LoggedHold } from '../../records/log/log.entity.ts';
 import type { TrainingSession } from '../../records/training/training.entity.ts';
@@ -85,7 +84,7 @@ export class HoldsViewService {
           title: session.title,
           kind,
           blockId,
-          decision: decisionOn(session, kind, decisions),
+          decision: inForce(decisions, session.id, kind),
         })),
       ),
       done: [...done.values()].map((each) => ({
@@ -155,7 +154,7 @@ export class HoldsViewService {
     session: TrainingSession,
     kind: HoldKindId,
   ): Promise<NextHoldView> {
-    const decision = decisionOn(session, kind, facts.decisions);
+    const decision = inForce(facts.decisions, session.id, kind);
     return {
       sessionId: session.id,
       version: session.version,
@@ -181,16 +180,6 @@ export class HoldsViewService {
   }
 }
 
-function decisionOn(
-  session: TrainingSession,
-  kind: HoldKindId,
-  decisions: readonly KnownDecision[],
-): KnownDecision | null {
-  return (
-    decisions.find((each) => each.sessionId === session.id && each.kind === kind && !each.undone) ?? null
-  );
-}
-
 function settingView(setting: HoldSetting | undefined): HoldSettingView | null {
   if (!setting) return null;
   const { version, aim, effort, ceiling, target, pinHeight } = setting;
@@ -200,11 +189,11 @@ function settingView(setting: HoldSetting | undefined): HoldSettingView | null {
 /** What a block that has begun did to the load held 10 s, to slips and to confidence. */
 function reportOf(
   { startsOn, endsOn }: SeasonMarkRow,
-  { today, observations, sets, profile }: HoldFacts,
+  { today, moving, sets }: HoldFacts,
 ): BlockReport | null {
   if (startsOn > today) return null;
   return blockReport({
-    ...{ today, startsOn, endsOn, observations, fit: fitOptions(profile.lifter) },
+    ...{ today, startsOn, endsOn, moving },
     heavySets: sets.filter(isHeavyBareSet).map(({ trainingDay, slippedAtRep, confidence }) => ({
       on: trainingDay,
       slipped: slippedAtRep !== null,

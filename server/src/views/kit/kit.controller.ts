@@ -1,4 +1,4 @@
-import { Body, Controller, Get, Param, Patch, Put } from '@nestjs/common';
+import { Body, Controller, Delete, Get, Param, Patch, Put } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import {
   ArchiveRequest,
@@ -8,7 +8,7 @@ import {
   type VenueView,
 } from '@iron-clasp/contract';
 import type { SignedIn } from '../../platform/access/signed-in.ts';
-import { Who } from '../../platform/access/guard.ts';
+import { Logging, Who } from '../../platform/access/guard.ts';
 import { KnownId } from '../../platform/http/validation.ts';
 import { KitViewService } from './kit.service.ts';
 
@@ -47,6 +47,7 @@ export class KitController {
     return this.kit.archive(who.club, id, body.archived, body.version);
   }
 
+  @Logging()
   @Put('bars/:bar/brushings/:id')
   @ApiOperation({ summary: 'Keep that a bar was brushed, under a client-made id' })
   brush(
@@ -56,5 +57,16 @@ export class KitController {
     @Body() body: BrushingRequest,
   ): Promise<KitView> {
     return this.kit.brush(who.club, who.account.id, bar, id, body);
+  }
+
+  @Logging()
+  @Delete('bars/:bar/brushings/:id')
+  @ApiOperation({ summary: 'Take back that a bar was brushed' })
+  unbrush(
+    @Who() who: SignedIn,
+    @Param('bar', new KnownId('bar')) bar: string,
+    @Param('id', new KnownId('brushing')) id: string,
+  ): Promise<KitView> {
+    return this.kit.unbrush(who.club, bar, id);
   }
 }

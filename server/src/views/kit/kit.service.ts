@@ -48,6 +48,12 @@ export class KitViewService {
     return this.all(club);
   }
 
+  /** Takes a brushing back that was kept by mistake. */
+  async unbrush(club: ClubRef, barId: string, id: string): Promise<KitView> {
+    await this.kit.unbrush(club.id, barId, id);
+    return this.all(club);
+  }
+
   private async one(club: ClubRef, id: string): Promise<VenueView> {
     const found = (await this.views(club)).find((each) => each.id === id);
     if (!found) throw notFound('venue');

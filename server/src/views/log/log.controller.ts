@@ -54,7 +54,7 @@ export class LogController {
     @Body() body: LogHoldRequest,
   ): Promise<CallsView> {
     await this.logging.keepHold(who.club, who.account.id, session, id, body);
-    this.live.tell({ sessionId: session, kind: 'changed' });
+    await this.live.tell({ sessionId: session, kind: 'changed' });
     return this.calls.session(who.club, session);
   }
 
@@ -69,7 +69,7 @@ export class LogController {
   ): Promise<CallsView> {
     await this.logging.keepSet(who.club, who.account.id, session, id, body).catch(loggedElsewhere);
     await this.audits.goOn(who.club, session);
-    this.live.tell({ sessionId: session, kind: 'changed' });
+    await this.live.tell({ sessionId: session, kind: 'changed' });
     return this.calls.session(who.club, session);
   }
 
@@ -83,7 +83,7 @@ export class LogController {
     @Body() body: ExtraSetRequest,
   ): Promise<CallsView> {
     await this.logging.addSet(who.club, session, id, body);
-    this.live.tell({ sessionId: session, kind: 'changed' });
+    await this.live.tell({ sessionId: session, kind: 'changed' });
     return this.calls.session(who.club, session);
   }
 
@@ -93,7 +93,7 @@ export class LogController {
   @ApiOperation({ summary: 'Undo a logged hold; it is hidden, not lost' })
   async undoHold(@Who() who: SignedIn, @Param('id', new KnownId('log entry')) id: string): Promise<void> {
     const sessionId = await this.logging.undo('hold', who.club, id);
-    this.live.tell({ sessionId, kind: 'changed' });
+    await this.live.tell({ sessionId, kind: 'changed' });
   }
 
   @LifterMay({ set: 'id' })
@@ -102,7 +102,7 @@ export class LogController {
   @ApiOperation({ summary: 'Undo a logged set; it is hidden, not lost' })
   async undoSet(@Who() who: SignedIn, @Param('id', new KnownId('log entry')) id: string): Promise<void> {
     const sessionId = await this.logging.undo('set', who.club, id);
-    this.live.tell({ sessionId, kind: 'changed' });
+    await this.live.tell({ sessionId, kind: 'changed' });
   }
 
   @LifterMay({ set: 'entry' })

@@ -9,7 +9,7 @@ import {
   type ProfileView,
 } from '@iron-clasp/contract';
 import type { SignedIn } from '../../platform/access/signed-in.ts';
-import { Who } from '../../platform/access/guard.ts';
+import { PlannersOnly, Who } from '../../platform/access/guard.ts';
 import { Clock } from '../../platform/clock/clock.ts';
 import { oneWord } from '../../platform/http/paging.ts';
 import { KnownId } from '../../platform/http/validation.ts';
@@ -68,6 +68,7 @@ export class ProfileController {
     return this.view.view(who.club, id);
   }
 
+  @PlannersOnly()
   @Get(':id/export')
   @ApiOperation({
     summary: 'Everything that is kept about a lifter, as JSON, with the receipt that deleting asks for',

@@ -1,15 +1,4 @@
-import {
-  Body,
-  Controller,
-  Delete,
-  Get,
-  HttpCode,
-  Param,
-  ParseIntPipe,
-  Post,
-  Put,
-  Query,
-} from '@nestjs/common';
+import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import {
   MoveWeekRequest,
@@ -22,8 +11,9 @@ import {
   type WeeksView,
 } from '@iron-clasp/contract';
 import type { SignedIn } from '../../platform/access/signed-in.ts';
-import { Who } from '../../platform/access/guard.ts';
-import { KnownDay, KnownId } from '../../platform/http/validation.ts';
+import { Unrecorded } from '../../platform/access/deeds.ts';
+import { Asking, Who } from '../../platform/access/guard.ts';
+import { KnownDay, KnownId, QueriedVersion } from '../../platform/http/validation.ts';
 import { KitService } from '../../records/kit/kit.service.ts';
 import { LinePreviewsService } from '../../advice/calls/line-previews.service.ts';
 import { ProgramsService } from '../../advice/planning/programs.service.ts';
@@ -58,6 +48,8 @@ export class ProgramsController {
     return this.programs.plan(who.club, id, who.account.unit);
   }
 
+  @Asking()
+  @Unrecorded()
   @Post('lifters/:lifter/session-preview')
   @HttpCode(200)
   @ApiOperation({ summary: 'Call lines that are being written; nothing is saved' })
@@ -88,7 +80,7 @@ export class ProgramsController {
   remove(
     @Who() who: SignedIn,
     @Param('id', new KnownId('session')) id: string,
-    @Query('version', ParseIntPipe) version: number,
+    @Query('version', new QueriedVersion()) version: number,
   ): Promise<void> {
     return this.programs.remove(who.club, id, version);
   }

@@ -1,4 +1,6 @@
 import { Module } from '@nestjs/common';
+import { KitModule } from '../../records/kit/kit.module.ts';
+import { MeetsModule } from '../../records/meets/meets.module.ts';
 import { SharingModule } from '../../records/sharing/sharing.module.ts';
 import { TrainingModule } from '../../records/training/training.module.ts';
 import { CallsViewModule } from '../calls/calls.module.ts';
@@ -7,7 +9,7 @@ import { SharingController } from './sharing.controller.ts';
 
 /** Links, invitations, and what their holders see. */
 @Module({
-  imports: [SharingModule, TrainingModule, CallsViewModule],
+  imports: [KitModule, MeetsModule, SharingModule, TrainingModule, CallsViewModule],
   controllers: [SharingController],
   providers: [SharedViewService],
 })

@@ -1,4 +1,15 @@
-import { Body, Controller, Delete, Get, Header, HttpCode, Param, Post, Put } from '@nestjs/common';
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  Header,
+  HttpCode,
+  Param,
+  Post,
+  Put,
+  StreamableFile,
+} from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import {
   InvitationRequest,
@@ -11,7 +22,8 @@ import {
 import type { SignedIn } from '../../platform/access/signed-in.ts';
 import { Public, Who } from '../../platform/access/guard.ts';
 import { KnownId } from '../../platform/http/validation.ts';
-import { SharingService, type MadeSecret } from '../../records/sharing/sharing.service.ts';
+import type { MadeSecret } from '../../records/accounts/secrets.ts';
+import { SharingService } from '../../records/sharing/sharing.service.ts';
 import { SharedViewService } from './shared.service.ts';
 
 @ApiTags('sharing')
@@ -32,7 +44,7 @@ export class SharingController {
     @Param('id', new KnownId('link')) id: string,
     @Body() body: ShareRequest,
   ): Promise<MadeLinkView> {
-    const made = await this.sharing.link(who.club.id, who.account.id, lifter, id, body.days);
+    const made = await this.sharing.link(who.club.id, who.account.id, lifter, id, body);
     return madeView(id, 'shared', made);
   }
 
@@ -53,6 +65,14 @@ export class SharingController {
   @ApiOperation({ summary: 'What the holder of a link sees' })
   shared(@Param('secret') secret: string): Promise<SharedView> {
     return this.views.shared(secret);
+  }
+
+  @Public()
+  @Get('shared/:secret/calendar.ics')
+  @ApiOperation({ summary: 'The days of a link as a calendar feed: titles and places, nothing of health' })
+  async calendar(@Param('secret') secret: string): Promise<StreamableFile> {
+    const feed = await this.views.calendar(secret);
+    return new StreamableFile(Buffer.from(feed), { type: 'text/calendar; charset=utf-8' });
   }
 
   @Put('lifters/:lifter/invitations/:id')

@@ -1,0 +1,241 @@
+import { Injectable } from '@nestjs/common';
+import {
+  ATTENTION_LEVELS,
+  CHALK_NAMES,
+  sayCall,
+  stopToday,
+  type HoldKindId,
+  type HoldPrescription,
+  type SetCall,
+} from '@iron-clasp/core';
+import type {
+  ClubView,
+  DayDecision,
+  DayHold,
+  DaySession,
+  DaySet,
+  DayView,
+  SessionHoldView,
+} from '@iron-clasp/contract';
+import { daysBetween, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
+import { Days } from '../../platform/days/days.ts';
+import { KitService } from '../../records/kit/kit.service.ts';
+import { LiftersService } from '../../records/lifters/lifters.service.ts';
+import { MeetsService } from '../../records/meets/meets.service.ts';
+import type { PlannedSet, TrainingSession } from '../../records/training/training.entity.ts';
+import { TrainingService } from '../../records/training/training.service.ts';
+import { BarUseService } from '../../evidence/kit/bar-use.service.ts';
+import { SessionFactsService, type SessionFacts } from '../../evidence/session/session-facts.service.ts';
+import { liftOf } from '../../evidence/session/session-parts.ts';
+import { CallsService } from '../../advice/calls/calls.service.ts';
+import { loadOn } from '../../advice/calls/load-on.ts';
+import { SessionHoldsService } from '../../advice/holds/session-holds.service.ts';
+import { ClubService } from '../club/club.service.ts';
+import { DAYS_AHEAD, WeekAheadService } from './week-ahead.service.ts';
+
+/** Sessions of today that are called; more than a floor and its second shift hold. */
+const MOST_SESSIONS = 24;
+/** Sessions of the days after that are looked at for holds to accept, and how many days. */
+const MOST_SOON = 12;
+const SOON_DAYS = 2;
+/** Decisions listed; the rest stand on the Club page. */
+const MOST_DECISIONS = 12;
+
+/** A session with what Today says of it. */
+interface Called {
+  readonly facts: SessionFacts;
+  readonly calls: readonly SetCall[];
+  readonly holds: readonly SessionHoldView[];
+}
+
+/** Home, from one request. */
+@Injectable()
+export class TodayService {
+  constructor(
+    private readonly lifters: LiftersService,
+    private readonly training: TrainingService,
+    private readonly meets: MeetsService,
+    private readonly kit: KitService,
+    private readonly bars: BarUseService,
+    private readonly facts: SessionFactsService,
+    private readonly calls: CallsService,
+    private readonly holds: SessionHoldsService,
+    private readonly club: ClubService,
+    private readonly week: WeekAheadService,
+    private readonly days: Days,
+  ) {}
+
+  async view(club: ClubRef): Promise<DayView> {
+    const today = this.days.today(club);
+    const lifters = await this.lifters.onRack(club.id);
+    const ids = lifters.map((each) => each.id);
+    const [sessions, meets, attention, brushes] = await Promise.all([
+      this.training.ofClubBetween(club.id, today, shiftDay(today, DAYS_AHEAD - 1)),
+      this.meets.nextOf(ids, today),
+      this.club.view(club),
+      this.brushes(club),
+    ]);
+    const place = new Map(ids.map((id, i) => [id, i]));
+    const own = sessions
+      .filter((session) => place.has(session.lifterId))
+      .sort((a, b) => place.get(a.lifterId)! - place.get(b.lifterId)!);
+    const todays = own.filter((session) => session.heldOn === today);
+    const soon = own
+      .filter((each) => each.heldOn > today && each.heldOn <= shiftDay(today, SOON_DAYS))
+      // A hold is accepted days ahead; the sets of another day are looked at on their day.
+      .filter((each) => each.holds.length > 0)
+      .sort((a, b) => a.heldOn.localeCompare(b.heldOn));
+    const [called, next, week] = await Promise.all([
+      this.called(club, todays.slice(0, MOST_SESSIONS)),
+      this.called(club, soon.slice(0, MOST_SOON)),
+      this.week.of(today, lifters, own, meets),
+    ]);
+    const decide = [
+      ...attention.lifters.flatMap(findingsOf),
+      ...[...called, ...next].flatMap(decisionsOf),
+      ...brushes,
+    ].sort((a, b) => urgency(a) - urgency(b));
+    const [meet] = [...meets.values()].sort((a, b) => a.heldOn.localeCompare(b.heldOn));
+    return {
+      today,
+      sessions: called
+        .map((each) => daySession(each, attention))
+        .sort((a, b) => a.venue.localeCompare(b.venue) || a.lifterName.localeCompare(b.lifterName)),
+      total: todays.length,
+      decide: decide.slice(0, MOST_DECISIONS),
+      moreToDecide: Math.max(0, decide.length - MOST_DECISIONS),
+      week,
+      meet: meet ? { name: meet.name, days: daysBetween(today, meet.heldOn) } : null,
+    };
+  }
+
+  private called(club: ClubRef, sessions: readonly TrainingSession[]): Promise<Called[]> {
+    return Promise.all(
+      sessions.map(async (session) => {
+        const facts = await this.facts.ofSession(club, session);
+        return { facts, calls: this.calls.callAll(facts), holds: await this.holds.of(club, facts) };
+      }),
+    );
+  }
+
+  /** Bars that are due for brushing. */
+  private async brushes(club: ClubRef): Promise<DayDecision[]> {
+    const whole = await this.kit.whole(club.id);
+    const inUse = whole.filter(({ venue }) => venue.archivedAt === null);
+    const use = await this.bars.of(inUse.flatMap(({ kit }) => kit.bars));
+    return inUse.flatMap(({ venue, kit }) =>
+      kit.bars.flatMap((bar): DayDecision[] => {
+        const state = use.get(bar.id);
+        if (!state?.due) return [];
+        return [
+          {
+            ...{ id: `brush ${bar.id}`, level: 'note', lifterId: null, who: venue.name },
+            about: { kind: 'bar', bar: bar.name, chalkedSets: state.chalkedSets },
+            open: `/kit/${venue.id}`,
+            act: { kind: 'brush', barId: bar.id },
+          },
+        ];
+      }),
+    );
+  }
+}
+
+/** What stops comes first, then what one click settles, then what has to be looked at. */
+function urgency({ level, act }: DayDecision): number {
+  return level === 'stop' ? 0 : act ? 1 : 1 + ATTENTION_LEVELS.indexOf(level);
+}
+
+/** What the club's rules find of a lifter: one entry, opened where the gravest is mended. */
+function findingsOf({ id, name, findings }: ClubView['lifters'][number]): DayDecision[] {
+  const text = findings.map((each) => each.text).join('. ');
+  return findings.slice(0, 1).map(({ ruleId, level, step }) => ({
+    ...{ id: `${ruleId} ${id}`, level, lifterId: id, who: name, act: null },
+    ...{ about: { kind: 'found', text }, open: `/lifters/${id}/${step}` },
+  }));
+}
+
+/** Holds that wait to be accepted, and top sets whose grip may not hold. */
+function decisionsOf({ facts, calls, holds }: Called): DayDecision[] {
+  const { session, profile, sets } = facts;
+  if (session.finished) return [];
+  const { id: lifterId, name: who } = profile.lifter;
+  const open = `/lifters/${lifterId}/calls/${session.id}`;
+  const waiting = holds.flatMap(({ kind, hold, decision }): DayDecision[] => {
+    if (!hold || hold.barred || decision || facts.holdsDone.length > 0) return [];
+    return [
+      {
+        ...{ id: `hold ${session.id} ${kind}`, level: 'note', lifterId, who },
+        about: { kind: 'hold', on: session.heldOn, hold: dayHold(kind, hold), why: hold.why[0]?.text ?? '' },
+        open: `/lifters/${lifterId}/holds`,
+        act: { kind: 'acceptHold', sessionId: session.id, hold: kind },
+      },
+    ];
+  });
+  const doubtful = sets.flatMap((set, i): DayDecision[] => {
+    const call = calls[i]!;
+    const asked = (set.role === 'top' || set.role === 'attempt') && !isRepeatOf(sets, i);
+    if (!asked || (call.verdict !== 'weak' && call.verdict !== 'stop')) return [];
+    return [
+      {
+        ...{ id: `set ${set.id}`, level: 'caution', lifterId, who, open, act: null },
+        about: { kind: 'set', on: session.heldOn, set: daySet(set, call, facts) },
+      },
+    ];
+  });
+  return [...doubtful, ...waiting];
+}
+
+/** Is the set the same again as the one before it? */
+function isRepeatOf(sets: readonly PlannedSet[], at: number): boolean {
+  const [set, before] = [sets[at]!, sets[at - 1]];
+  return before?.liftId === set.liftId && before.role === set.role && before.load === set.load;
+}
+
+function daySession({ facts, calls, holds }: Called, attention: ClubView): DaySession {
+  const { session, profile, kit, sets } = facts;
+  const finding = attention.lifters.find((each) => each.id === profile.lifter.id)?.findings[0];
+  const top = topOf(sets, calls);
+  return {
+    id: session.id,
+    lifterId: profile.lifter.id,
+    lifterName: profile.lifter.name,
+    title: session.title,
+    venue: kit.venue.name,
+    chalk: CHALK_NAMES[session.ownChalk ?? kit.venue.chalk],
+    hands: profile.hands,
+    handsOn: profile.handsOn,
+    stop: stopToday(profile.hands) ?? null,
+    finished: session.finished,
+    top: top === null ? null : daySet(sets[top]!, calls[top]!, facts),
+    holds: holds.flatMap(({ kind, hold, decision }) =>
+      !hold || hold.barred || decision?.what === 'skipped' ? [] : [dayHold(kind, hold)],
+    ),
+    note: finding ? { level: finding.level, text: finding.text } : null,
+  };
+}
+
+/** The set a coach asks of first: the heaviest top set that hangs from the hands, else the heaviest of them. */
+function topOf(sets: readonly PlannedSet[], calls: readonly SetCall[]): number | null {
+  const rank = ({ role }: PlannedSet): number => (role === 'attempt' || role === 'top' ? 1 : 0);
+  const gripped = sets.map((_, i) => i).filter((i) => calls[i]!.verdict !== 'free');
+  const [first] = gripped.sort(
+    (a, b) => rank(sets[b]!) - rank(sets[a]!) || sets[b]!.load - sets[a]!.load || a - b,
+  );
+  return first ?? null;
+}
+
+function daySet(set: PlannedSet, call: SetCall, { kit }: SessionFacts): DaySet {
+  return {
+    liftName: liftOf(set).name,
+    role: set.role,
+    load: loadOn(set, kit.equipment).total,
+    ...{ reps: set.reps, seconds: set.seconds, choice: call.choice, sideUnder: call.sideUnder ?? null },
+    line: sayCall(call),
+    ...{ probability: call.probability, range: call.range ?? null },
+    ...{ threshold: call.threshold, verdict: call.verdict },
+  };
+}
+
+function dayHold(kind: HoldKindId, { sets, reps, seconds, load }: HoldPrescription): DayHold {
+  return { kind, sets, reps: reps ?? null, seconds, load };
+}
