@@ -1,3 +1,4 @@
+import { derivedId } from '../platform/database/derived-id.ts';
 import { createHash } from 'node:crypto';
 import { randomNormal } from 'd3-random';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
@@ -5,8 +6,7 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 
 /** A stable UUID for a name, so that the demo has the same addresses every time. */
 export function idOf(name: string): string {
-  const hex = createHash('sha256').update(`iron-clasp demo ${name}`).digest('hex');
-  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-4${hex.slice(13, 16)}-8${hex.slice(17, 20)}-${hex.slice(20, 32)}`;
+  return derivedId(`iron-clasp demo ${name}`);
 }
 
 /** Seeded randomness: the same name gives the same stream. */

@@ -5,6 +5,7 @@ import { DataSource } from 'typeorm';
 import { instantOf } from '../platform/days/club-day.ts';
 import { Days } from '../platform/days/days.ts';
 import { AccountsService } from '../records/accounts/accounts.service.ts';
+import type { Club } from '../records/clubs/club.entity.ts';
 import { ClubsService } from '../records/clubs/clubs.service.ts';
 import { GripperAttemptsService } from '../records/grippers/gripper-attempts.service.ts';
 import type { GripperAttemptRow } from '../records/grippers/gripper-attempt.entity.ts';
@@ -25,6 +26,7 @@ import type { ClubSchool } from '../records/schools/school.entity.ts';
 import { SchoolsService } from '../records/schools/schools.service.ts';
 import type { SqueezeTestRow } from '../records/squeeze/squeeze.entity.ts';
 import { SqueezeService } from '../records/squeeze/squeeze.service.ts';
+import { NO_TERMS } from '../records/training/no-terms.ts';
 import type { PlannedSet, TrainingSession } from '../records/training/training.entity.ts';
 import { TrainingService } from '../records/training/training.service.ts';
 import { DEMO_LIFTERS } from './lifters.ts';
@@ -44,7 +46,10 @@ import {
 import { DEMO_PROTOCOL, simulateAttempts, simulateChecks, simulateTests } from './simulate-hands.ts';
 import { simulate, type SimSession, type SimSet } from './simulate.ts';
 
-const CLUB = { id: idOf('club'), name: DEMO_CLUB, timeZone: DEMO_ZONE };
+const CLUB: Club = {
+  ...{ id: idOf('club'), name: DEMO_CLUB, timeZone: DEMO_ZONE },
+  ...{ unit: 'kg', weekStart: 'monday', dateOrder: 'dayFirst', demo: true, version: 1 },
+};
 const COACH_ID = idOf('coach');
 const SCHOOL_ID = idOf('school');
 const PROTOCOL_ID = idOf('squeeze protocol');
@@ -70,7 +75,7 @@ export async function seedDemo(app: INestApplicationContext): Promise<number | u
       tx,
       {
         ...{ id: COACH_ID, email: DEMO_COACH.email, name: DEMO_COACH_NAME },
-        ...{ role: 'coach', lifterId: null, ...account },
+        ...{ role: 'owner', lifterId: null, ...account },
       },
       DEMO_COACH.password,
     );
@@ -336,7 +341,7 @@ function sessionRows(
     },
     planned: session.planned.map((set, place) => ({
       ...{ id: idOf(`planned ${name} ${place}`), sessionId: id, place, ...planOf(set) },
-      ...{ purpose: null, fixed: null, under: null, handle: null, hand: null, rest: null },
+      ...NO_TERMS,
     })),
     sets: session.logged.map((set, place) => ({
       ...{ id: idOf(`set ${name} ${place}`), ...common(set.lift, place), ...planOf(set), plannedSetId: null },
