@@ -1,5 +1,6 @@
 import 'reflect-metadata';
 import { randomUUID } from 'node:crypto';
+import type { StaffRole } from '@iron-clasp/contract';
 import { Test } from '@nestjs/testing';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import pg from 'pg';
@@ -27,6 +28,8 @@ export interface Api {
   readonly app: NestExpressApplication;
   readonly db: DataSource;
   readonly close: () => Promise<void>;
+  /** Another process of the same server, on the same database. */
+  readonly another: () => Promise<NestExpressApplication>;
 }
 
 /** The real application on a database of its own in the PostgreSQL that the test command started. */
@@ -43,13 +46,18 @@ export async function startApi(more: Partial<Config> = {}): Promise<Api> {
     await app.close();
     await sql(admin, `DROP DATABASE ${name} WITH (FORCE)`);
   };
-  return { app, db, close };
+  return { app, db, close, another: () => application(databaseUrl, more) };
 }
 
 async function application(databaseUrl: string, more: Partial<Config> = {}): Promise<NestExpressApplication> {
   const config: Config = {
     databaseUrl,
     port: 0,
+    host: '127.0.0.1',
+    trustProxy: false,
+    httpsPort: 0,
+    tls: null,
+    backups: null,
     demo: DEMO_SIGN_IN,
     clockShiftSeconds: 0,
     secureCookies: false,
@@ -64,7 +72,7 @@ async function application(databaseUrl: string, more: Partial<Config> = {}): Pro
     logger: false,
     bodyParser: false,
   });
-  prepare(app, config);
+  prepare(app, config, { addresses: [], authority: undefined });
   await app.init();
   return app;
 }
@@ -126,7 +134,12 @@ export class Coach {
   }
 
   async get<Answer>(path: string, status = 200): Promise<Answer> {
-    return (await this.agent.get(`/api${path}`).expect(status)).body;
+    const answer = await this.agent.get(`/api${path}`);
+    if (answer.status !== status)
+      throw new Error(
+        `GET ${path} answered ${answer.status}, not ${status}: ${JSON.stringify(answer.body).slice(0, 400)}`,
+      );
+    return answer.body;
   }
 
   async send<Answer>(
@@ -155,6 +168,21 @@ export async function addForeignCoach(
   await db.query(
     'INSERT INTO account (id, club_id, email, name, role, password_hash) VALUES ($1, $2, $3, $4, $5, $6)',
     [randomUUID(), club, who.email, 'Somebody Else', 'coach', await hashPassword(who.password)],
+  );
+  return who;
+}
+
+/** Somebody else of the demo club, with a role. */
+export async function addPerson(
+  { db }: Api,
+  role: StaffRole,
+  email = `${role}-${randomUUID()}@tarnquay.example`,
+): Promise<{ id: string; email: string; password: string }> {
+  const who = { id: randomUUID(), email, password: 'somebody-of-the-club' };
+  const [club] = await db.query<{ id: string }[]>('SELECT id FROM club WHERE demo');
+  await db.query(
+    'INSERT INTO account (id, club_id, email, name, role, password_hash) VALUES ($1, $2, $3, $4, $5, $6)',
+    [who.id, club!.id, who.email, `Some ${role}`, role, await hashPassword(who.password)],
   );
   return who;
 }

@@ -12,7 +12,7 @@ import type {
   SheetView,
 } from '@iron-clasp/contract';
 import { callAgain, sameCall } from '@iron-clasp/core';
-import { firstValueFrom } from 'rxjs';
+import { filter, firstValueFrom } from 'rxjs';
 import { DEMO_LIFTER } from '../src/demo/scenario.ts';
 import { Live } from '../src/views/floor/live.ts';
 import { addForeignCoach, Coach, startApi, TODAY, type Api } from './api.test-helper.ts';
@@ -277,5 +277,31 @@ describe('following a session', () => {
     await log((await calls()).sets.find((each) => each.done === null)!);
     expect(await wanted('changed')).toMatchObject({ sessionId: session });
     request.destroy();
+  });
+
+  it('is the same at every process of the server', async () => {
+    const other = await api.another();
+    try {
+      const live = other.get(Live);
+      // Where the lane stood before the other process was there.
+      expect(await firstValueFrom(live.of([session]))).toMatchObject({ kind: 'stands', sessionId: session });
+      const heard = firstValueFrom(live.of([session]).pipe(filter((event) => event.kind === 'clock')));
+      const clock = { state: 'running', seconds: 4, target: 10 };
+      await coach.send('put', `/sessions/${session}/clock`, clock, 204);
+      expect(await heard).toEqual({ sessionId: session, kind: 'clock', clock });
+      // A word that is told twice would start a clock twice.
+      const seen: LiveEvent[] = [];
+      const following = api.app
+        .get(Live)
+        .of([session])
+        .subscribe((event) => seen.push(event));
+      const there = firstValueFrom(live.of([session]).pipe(filter((event) => event.kind === 'finished')));
+      await api.app.get(Live).tell({ sessionId: session, kind: 'finished' });
+      await there;
+      following.unsubscribe();
+      expect(seen.filter((event) => event.kind === 'finished')).toHaveLength(1);
+    } finally {
+      await other.close();
+    }
   });
 });

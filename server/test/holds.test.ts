@@ -108,6 +108,8 @@ describe('logging what is held', () => {
     expect(holdsDone.at(-1)).toMatchObject({ ended: 'notLifted', seconds: 0, pin: 620, confidence: 2 });
     expect(evidence.observations).toBe(before);
     expect(holds[0]!.next).toMatchObject({ change: 'notLifted' });
+    // It is no work either, to be compared with other work.
+    await coach.get(`/lifters/${ids.get('Teodor Vance')}/compare`);
     await coach.send('delete', `/holds/${id}`, undefined, 204);
     const short = { ...body, ended: 'stopped', seconds: 0.1 };
     const { error } = await coach.send<ErrorView>(

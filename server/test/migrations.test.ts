@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import pg from 'pg';
-import { DataSource } from 'typeorm';
-import { connection } from '../src/platform/database/connection.ts';
+import { DataSource, type MigrationInterface, type QueryRunner } from 'typeorm';
+import { connection, migrated } from '../src/platform/database/connection.ts';
 import { FIRST_MIGRATIONS } from '../src/records/schema/index.ts';
 import { MIGRATIONS } from '../src/schema.ts';
 
@@ -27,7 +27,7 @@ async function sql(to: string, text: string, values: unknown[] = []): Promise<Re
 /** A club as it was kept before its rows named it: written as that version did. */
 beforeAll(async () => {
   await sql(admin, `CREATE DATABASE ${name}`);
-  const old = await new DataSource(connection(url, FIRST_MIGRATIONS)).initialize();
+  const old = await migrated(await new DataSource(connection(url, FIRST_MIGRATIONS)).initialize());
   const add = (table: string, row: Record<string, unknown>): Promise<unknown> =>
     old.query(
       `INSERT INTO ${table} (${Object.keys(row).join(', ')}) VALUES (${Object.keys(row)
@@ -85,7 +85,7 @@ beforeAll(async () => {
 afterAll(() => sql(admin, `DROP DATABASE ${name} WITH (FORCE)`));
 
 it('a database of an earlier version goes forward, and nothing of it is lost', async () => {
-  const now = await new DataSource(connection(url, MIGRATIONS)).initialize();
+  const now = await migrated(await new DataSource(connection(url, MIGRATIONS)).initialize());
   await now.destroy();
   const one = async (table: string, id: string): Promise<Record<string, unknown>> =>
     (await sql(url, `SELECT to_jsonb(x) AS row FROM ${table} x WHERE id = $1`, [ids[id]]))[0]![
@@ -117,4 +117,40 @@ it('a database of an earlier version goes forward, and nothing of it is lost', a
   expect(await one('logged_hold', 'carry')).toMatchObject({
     ...{ ...own, training_day: day, lift_id: 'carry.handles', diameter: 32, seconds: 30 },
   });
+});
+
+/** A version of the product that does something first and then fails. */
+class Halfway1999000000000 implements MigrationInterface {
+  async up(runner: QueryRunner): Promise<void> {
+    await runner.query(`UPDATE club SET name = 'Half'`);
+    await runner.query('SELECT nothing_of_that_name');
+  }
+
+  async down(): Promise<void> {}
+}
+
+it('one that fails leaves everything as it was, and says so', async () => {
+  const db = await new DataSource(connection(url, [...MIGRATIONS, Halfway1999000000000])).initialize();
+  await expect(migrated(db)).rejects.toThrow(/left as it was\. column "nothing_of_that_name" does not exist/);
+  expect(await sql(url, 'SELECT name FROM club')).toEqual([{ name: 'Before' }]);
+  expect(await sql(url, `SELECT 1 FROM migrations WHERE name LIKE 'Halfway%'`)).toEqual([]);
+});
+
+it('processes that start together migrate once', async () => {
+  const fresh = `${name}_twice`;
+  await sql(admin, `CREATE DATABASE ${fresh}`);
+  const to = admin.replace(/\/[^/]*$/, `/${fresh}`);
+  try {
+    const all = await Promise.all(
+      [1, 2, 3].map(async () => migrated(await new DataSource(connection(to, MIGRATIONS)).initialize())),
+    );
+    for (const db of all) await db.destroy();
+    expect(await sql(to, 'SELECT count(*)::int AS n FROM migrations')).toEqual([{ n: MIGRATIONS.length }]);
+  } finally {
+    await sql(admin, `DROP DATABASE ${fresh} WITH (FORCE)`);
+  }
+});
+
+it('who coached alone owns the club from now on', async () => {
+  expect(await sql(url, 'SELECT role FROM account')).toEqual([{ role: 'owner' }]);
 });

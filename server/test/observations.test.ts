@@ -100,7 +100,7 @@ describe('observations: what the log tells about the hands', () => {
     await insert('logged_set', { strapped: true });
     await insert('logged_set', { undone_at: '2026-11-20T18:00:00Z' });
     await insert('logged_set', { lift_id: 'squat' });
-    await insert('logged_set', { done_at: '2026-01-01T17:00:00Z' });
+    await insert('logged_set', { done_at: '2025-09-01T17:00:00Z' });
     await insert('logged_hold', { undone_at: '2026-11-20T18:00:00Z' });
     expect(await observed()).toEqual([]);
   });

@@ -59,6 +59,65 @@ describe('a read-only link', () => {
     await open('/shared/no-such-secret', 404);
   });
 
+  it('tells nothing of health unless the lifter agreed, and reaches as far as was said', async () => {
+    const ruth = (await coach.get<RackView>('/lifters')).lifters.find(
+      (row) => row.name === 'Ruth Calloway',
+    )!.id;
+    const make = async (body: object): Promise<SharedView> => {
+      const address = `/lifters/${ruth}/links/${randomUUID()}`;
+      return open<SharedView>((await coach.send<MadeLinkView>('put', address, body, 200)).path);
+    };
+    const agreed = await make({ days: 7, ahead: 15, health: true });
+    const vague = await make({ days: 7, ahead: 15 });
+    const week = await make({ days: 7 });
+    expect(JSON.stringify(agreed)).toMatch(/blood pressure/i);
+    // Nothing that she has, in any word of it; that there is something to take care of is said.
+    expect(JSON.stringify(vague)).not.toMatch(
+      /blood|pressure|arthritis|joint|pain|clear|physician|callus|skin|tear|torn/i,
+    );
+    expect(JSON.stringify(vague)).toMatch(/Take care: the coach knows why/);
+    expect(vague.sessions.map((each) => each.sets.map((set) => set.line))).toEqual(
+      agreed.sessions.map((each) => each.sets.map((set) => set.line)),
+    );
+    expect(vague.sessions.length).toBeGreaterThan(week.sessions.length);
+    const last = (view: SharedView): string =>
+      view.sessions
+        .map((each) => each.session.on)
+        .sort()
+        .at(-1)!;
+    expect(last(week) <= '2026-12-01').toBe(true);
+    expect(last(vague) > '2026-12-01').toBe(true);
+    const { links } = await coach.get<ProfileView>(`/lifters/${ruth}/profile`);
+    expect(links.filter((each) => each.health)).toHaveLength(1);
+  });
+
+  it('is a calendar feed too, with nothing but days, titles and places', async () => {
+    const ruth = (await coach.get<RackView>('/lifters')).lifters.find(
+      (row) => row.name === 'Teodor Vance',
+    )!.id;
+    const made = await coach.send<MadeLinkView>(
+      'put',
+      `/lifters/${ruth}/links/${randomUUID()}`,
+      { days: 30, ahead: 90 },
+      200,
+    );
+    const feed = await supertest(api.app.getHttpServer()).get(`/api${made.path}/calendar.ics`).expect(200);
+    expect(feed.headers['content-type']).toMatch(/^text\/calendar/);
+    const lines = feed.text.split('\r\n');
+    expect(lines[0]).toBe('BEGIN:VCALENDAR');
+    expect(lines.every((line) => Buffer.byteLength(line) <= 75)).toBe(true);
+    const events = lines.filter((line) => line === 'BEGIN:VEVENT').length;
+    expect(events).toBeGreaterThan(5);
+    expect(new Set(lines.filter((line) => line.startsWith('UID:'))).size).toBe(events);
+    expect(
+      lines.filter((line) => /^DTSTART;VALUE=DATE:2026\d{4}$|^DTSTART;VALUE=DATE:2027\d{4}$/.test(line)),
+    ).toHaveLength(events);
+    // His meet is on it.
+    expect(feed.text).toMatch(/SUMMARY:.*(Open|Cup|Meet)/);
+    await coach.send('delete', `/lifters/${ruth}/links/${made.id}`, undefined, 204);
+    await supertest(api.app.getHttpServer()).get(`/api${made.path}/calendar.ics`).expect(404);
+  });
+
   it('is a coach’s to make for their own lifters only', async () => {
     const foreign = await Coach.signIn(api, await addForeignCoach(api));
     await foreign.send('put', `/lifters/${lifter}/links/${randomUUID()}`, { days: 7 }, 404);
@@ -90,7 +149,7 @@ describe('a lifter’s own account', () => {
     // A new invitation takes the one before it back.
     await join(first.path, 'quay-and-rope', 404);
     const view = await open<InvitationView>(path.replace('/join/', '/invitations/'));
-    expect(view).toEqual({ club: 'Tarn Quay Barbell', lifterName: 'Bram Oosterhuis', email });
+    expect(view).toEqual({ club: 'Tarn Quay Barbell', name: 'Bram Oosterhuis', email, role: 'lifter' });
     await join(path, 'short', 400);
     await join(path, 'quay-and-rope', 200);
     await join(path, 'quay-and-rope', 404);
