@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import type { ReactElement } from 'react';
 import { percent } from './figures.ts';
 
@@ -7,18 +8,29 @@ interface ChanceProps {
   readonly threshold: number;
   /** The log cannot tell yet: no cause for alarm. */
   readonly unproven?: boolean;
+  /** The figure under its line, where width is dear. */
+  readonly stacked?: boolean;
 }
 
 const WIDTH = 84;
 
 /** A chance with its range: a line from low to high, a mark at the figure, a tick at what is asked for. */
-export function Chance({ probability, range, threshold, unproven = false }: ChanceProps): ReactElement {
+export function Chance({
+  probability,
+  range,
+  threshold,
+  unproven = false,
+  stacked = false,
+}: ChanceProps): ReactElement {
   const at = (share: number): number => 2 + share * (WIDTH - 4);
   const weak = probability < threshold && !unproven;
   const tone = unproven ? 'var(--edge)' : weak ? 'var(--ochre)' : 'var(--verdigris)';
   const words = `${percent(probability)}, between ${percent(range.low)} and ${percent(range.high)}; ${percent(threshold)} is asked for`;
   return (
-    <span className="inline-flex items-center gap-2" title={words}>
+    <span
+      className={stacked ? 'inline-flex flex-col leading-none' : 'inline-flex items-center gap-2'}
+      title={words}
+    >
       <svg
         role="img"
         aria-label={`Chance of holding ${words}`}
@@ -49,7 +61,11 @@ export function Chance({ probability, range, threshold, unproven = false }: Chan
       </svg>
       <span
         aria-hidden
-        className={`figures text-right text-lg @4xl:w-14 @4xl:text-left ${weak ? 'font-semibold text-ochre' : ''}`}
+        className={clsx(
+          'figures text-lg',
+          !stacked && 'text-right @4xl:w-14 @4xl:text-left',
+          weak && 'font-semibold text-ochre',
+        )}
       >
         {percent(probability)}
       </span>

@@ -1,5 +1,5 @@
 import { TextDecoder, TextEncoder } from 'node:util';
-import { cleanup } from '@testing-library/react';
+import { cleanup, screen, waitFor } from '@testing-library/react';
 
 // What the page of the tests lacks and Radix asks for: it lays nothing out and captures no pointer.
 class Nowhere {
@@ -16,3 +16,10 @@ Object.assign(Element.prototype, {
 });
 
 afterEach(cleanup);
+
+/** The way back of the last word said. Radix lets nobody click a word until its list has counted it, a moment after it is shown. */
+export async function findUndo(): Promise<HTMLElement> {
+  const button = await screen.findByRole('button', { name: 'Undo' });
+  await waitFor(() => expect(getComputedStyle(button).pointerEvents).not.toBe('none'));
+  return button;
+}

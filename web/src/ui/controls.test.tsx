@@ -1,5 +1,5 @@
 /** @jest-environment jsdom */
-import './component.test-helper.ts';
+import { findUndo } from './component.test-helper.ts';
 import { jest } from '@jest/globals';
 import { render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -231,7 +231,7 @@ describe('a word on what was done', () => {
       </Toasts>,
     );
     await user.click(screen.getByText('Remove'));
-    await user.click(await screen.findByRole('button', { name: 'Undo' }));
+    await user.click(await findUndo());
     expect(undo).toHaveBeenCalledTimes(1);
     await waitFor(() => expect(screen.queryByRole('button', { name: 'Undo' })).toBeNull());
   });

@@ -16,6 +16,8 @@ interface DateFieldProps {
   readonly error?: string | undefined;
   readonly disabled?: boolean;
   readonly className?: string;
+  /** What stands there while there is no day; else how one is written. */
+  readonly none?: string;
   readonly onChange: (day: string) => void;
 }
 
@@ -26,6 +28,7 @@ export function DateField({
   error,
   disabled,
   className,
+  none,
   onChange,
   ...named
 }: DateFieldProps): ReactElement {
@@ -51,7 +54,7 @@ export function DateField({
           value={text}
           disabled={disabled}
           autoComplete="off"
-          placeholder={writeDay('2026-11-24', habit)}
+          placeholder={none ?? writeDay('2026-11-24', habit)}
           {...describedBy(id, message)}
           onChange={(event) => type(event.target.value)}
           onBlur={() => !wrong && setTyped(null)}

@@ -5,7 +5,8 @@ import type { ReactElement } from 'react';
 const KEYS: readonly (readonly [string, string])[] = [
   ['/', 'Jump to the rack and find a lifter'],
   ['Ctrl K', 'Find a lifter, a session of today, a screen or something to do'],
-  ['↑ ↓', 'Move along the called sets'],
+  ['a', 'On Today: accept what is marked; o opens it'],
+  ['↑ ↓', 'Move along the called sets, or what is to be decided'],
   ['Enter', 'Why this call, and what others would have called'],
   ['Esc', 'Close the reasons'],
   ['[ and ]', 'The session before, and after'],

@@ -17,8 +17,15 @@ export function Slider({ label, value, min, max, step = 1, words, onChange }: Sl
   const id = useId();
   return (
     <div className="grid gap-1">
-      <span id={id} className="label">
-        {label}
+      <span className="flex items-baseline justify-between gap-3">
+        <span id={id} className="label">
+          {label}
+        </span>
+        {words && (
+          <span aria-hidden className="figures">
+            {words}
+          </span>
+        )}
       </span>
       <Radix.Root
         value={[value]}

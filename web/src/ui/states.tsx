@@ -32,7 +32,7 @@ export function Failed({ error, retry }: { error: unknown; retry?: () => void })
       <p className="grow">{message}</p>
       {missing ? (
         <Link to="/" className="underline underline-offset-4">
-          To the rack
+          To Today
         </Link>
       ) : (
         retry && <Button onClick={retry}>Try again</Button>

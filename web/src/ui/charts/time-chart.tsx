@@ -23,6 +23,10 @@ interface TimeChartProps {
   readonly fromZero?: boolean;
   /** Stretches of time behind the lines. */
   readonly bands?: readonly { readonly from: string; readonly to: string; readonly label: string }[];
+  /** Days that divide the time: today, a meet. */
+  readonly days?: readonly { readonly on: string; readonly label: string }[];
+  /** A mark on each figure; without, where there are too many to tell apart. */
+  readonly marked?: boolean;
   readonly figure?: (value: number) => string;
 }
 
@@ -35,6 +39,8 @@ export function TimeChart({
   height = 230,
   fromZero = false,
   bands = [],
+  days = [],
+  marked = true,
   figure = (value) => value.toFixed(1),
 }: TimeChartProps): ReactElement {
   const [ref, measured] = useWidth<HTMLDivElement>();
@@ -87,6 +93,21 @@ export function TimeChart({
               <title>{`${band.label}, ${shortDay(band.from)} to ${shortDay(band.to)}`}</title>
             </rect>
           ))}
+          {days.map((day) => (
+            <g key={day.label}>
+              <line
+                x1={clip(day.on)}
+                x2={clip(day.on)}
+                y1={MARGIN.top - 4}
+                y2={floor}
+                stroke="var(--forge)"
+                strokeDasharray="1 3"
+              />
+              <text x={clip(day.on)} y={MARGIN.top - 9} textAnchor="middle" {...TEXT} fill="var(--forge)">
+                {day.label}
+              </text>
+            </g>
+          ))}
           {valueTicks.map((tick) => (
             <g key={tick}>
               <line
@@ -112,7 +133,7 @@ export function TimeChart({
               <g key={of}>
                 {band && <path d={band} fill={look.stroke} opacity={0.13} />}
                 <path d={path} fill="none" stroke={look.stroke} strokeWidth={2} strokeDasharray={look.dash} />
-                {series[i]!.points.map((point) => (
+                {(marked ? series[i]!.points : []).map((point) => (
                   <Mark
                     key={point.on}
                     kind={look.mark}
