@@ -38,10 +38,11 @@ export async function ask<Answer>(
   method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE',
   path: string,
   body?: unknown,
+  patience = PATIENCE_MS,
 ): Promise<Answer> {
   const response = await fetch(`/api${path}`, {
     method,
-    signal: AbortSignal.timeout(PATIENCE_MS),
+    signal: AbortSignal.timeout(patience),
     headers: {
       accept: 'application/json',
       ...(body !== undefined && { 'content-type': 'application/json' }),

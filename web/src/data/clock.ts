@@ -1,3 +1,5 @@
+import { formatDistance, parseISO } from 'date-fns';
+
 /*
  * A device's own clock may be wrong, and an entry stamped by it would be refused as one of the future, or land on another
  * day. So what happens on the device is stamped by the server's clock: every answer tells it, and how far the device is off
@@ -58,4 +60,12 @@ export function clubDay(timeZone: string, at = clockNow()): string {
 export function momentOn(day: string, today: string, nth = 0): string {
   if (day === '' || day >= today) return clockNow().toISOString();
   return new Date(Date.parse(`${day}T12:00:00Z`) + nth * 60_000).toISOString();
+}
+
+/** How long ago a moment was, in words. The clocks jitter: what lies ahead is just now. */
+export function ago(at: string): string {
+  const [then, now] = [parseISO(at), clockNow()];
+  return now.getTime() - then.getTime() < 60_000
+    ? 'just now'
+    : formatDistance(then, now, { addSuffix: true });
 }

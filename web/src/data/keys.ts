@@ -17,8 +17,20 @@ export type LifterNoun =
   | 'mistakes';
 /** What is read of a training session. */
 export type TrainingNoun = 'calls' | 'floor' | 'end' | 'plan' | 'whatIf';
+/** What owners keep. */
+export type PeopleNoun = 'list' | 'settings' | 'deeds' | 'backups';
 /** What is read of the club as a whole. */
-export type ClubNoun = 'rack' | 'today' | 'archived' | 'attention' | 'venues' | 'kit' | 'schools';
+export type ClubNoun =
+  | 'rack'
+  | 'today'
+  | 'day'
+  | 'imports'
+  | 'everyLifter'
+  | 'archived'
+  | 'attention'
+  | 'venues'
+  | 'kit'
+  | 'schools';
 
 /**
  * Names of everything that is fetched. Each begins with its owner, so that a write lets go of all that is the owner's by one
@@ -26,8 +38,10 @@ export type ClubNoun = 'rack' | 'today' | 'archived' | 'attention' | 'venues' | 
  */
 export const keys = {
   session: ['account'],
+  ownAccount: ['account', 'own'],
   welcome: ['welcome'],
   club: (noun: ClubNoun, ...more: readonly unknown[]) => ['club', noun, ...more],
+  people: (noun: PeopleNoun, ...more: readonly unknown[]) => ['people', noun, ...more],
   lifter: (lifterId: string, noun: LifterNoun, ...more: readonly unknown[]) => [
     'lifter',
     lifterId,

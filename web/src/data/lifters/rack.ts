@@ -5,7 +5,7 @@ import {
   type UseInfiniteQueryResult,
   type UseQueryResult,
 } from '@tanstack/react-query';
-import type { ArchivedView, RackView, TodayView } from '@iron-clasp/contract';
+import type { ArchivedView, RackRow, RackView, TodayView } from '@iron-clasp/contract';
 import { type ApiError, ask } from '../client.ts';
 import { keys } from '../keys.ts';
 
@@ -36,5 +36,25 @@ export function useArchived(): UseInfiniteQueryResult<InfiniteData<ArchivedView>
       ask<ArchivedView>('GET', `/lifters/archived${pageParam && `?after=${encodeURIComponent(pageParam)}`}`),
     initialPageParam: '',
     getNextPageParam: (last) => last.next,
+  });
+}
+
+/** Every lifter on the rack, by name: for lists in which one of them is chosen. */
+export function useEveryLifter(): UseQueryResult<readonly Pick<RackRow, 'id' | 'name'>[], ApiError> {
+  return useQuery({
+    queryKey: keys.club('everyLifter'),
+    queryFn: async () => {
+      const found: Pick<RackRow, 'id' | 'name'>[] = [];
+      let after: string | null = '';
+      while (after !== null) {
+        const page: RackView = await ask<RackView>(
+          'GET',
+          `/lifters?${new URLSearchParams(after ? { after } : {})}`,
+        );
+        found.push(...page.lifters.map(({ id, name }) => ({ id, name })));
+        after = page.next;
+      }
+      return found.sort((a, b) => a.name.localeCompare(b.name));
+    },
   });
 }

@@ -5,7 +5,13 @@ import {
   type UseMutationResult,
   type UseQueryResult,
 } from '@tanstack/react-query';
-import type { PreferencesRequest, SessionView, SignInRequest, WelcomeView } from '@iron-clasp/contract';
+import type {
+  PreferencesRequest,
+  SessionView,
+  SetUpRequest,
+  SignInRequest,
+  WelcomeView,
+} from '@iron-clasp/contract';
 import { type ApiError, ask, rememberToken } from '../client.ts';
 import { keys } from '../keys.ts';
 
@@ -25,15 +31,25 @@ export function useWelcome(): UseQueryResult<WelcomeView, ApiError> {
   return useQuery({ queryKey: keys.welcome, queryFn: () => ask<WelcomeView>('GET', '/welcome') });
 }
 
-export function useSignIn(): UseMutationResult<SessionView, ApiError, SignInRequest> {
+/** A way in: from then on somebody is signed in, and nothing of whoever was there before is shown. */
+function useEnter<Sent>(path: string): UseMutationResult<SessionView, ApiError, Sent> {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (body: SignInRequest) => ask<SessionView>('POST', '/session', body),
+    mutationFn: (body: Sent) => ask<SessionView>('POST', path, body),
     onSuccess: (session) => {
       rememberToken(session);
       client.setQueryData(keys.session, session);
     },
   });
+}
+
+export function useSignIn(): UseMutationResult<SessionView, ApiError, SignInRequest> {
+  return useEnter('/session');
+}
+
+/** Starts a club of one's own; its owner is signed in. */
+export function useSetUp(): UseMutationResult<SessionView, ApiError, SetUpRequest> {
+  return useEnter('/set-up');
 }
 
 export function useSignOut(): UseMutationResult<void, ApiError, void> {

@@ -1,11 +1,11 @@
 import { useMutation, useQuery, type UseMutationResult, type UseQueryResult } from '@tanstack/react-query';
-import type { InvitationView, MadeLinkView, SharedView } from '@iron-clasp/contract';
+import type { InvitationView, MadeLinkView, SharedView, ShareRequest } from '@iron-clasp/contract';
 import { type ApiError, ask } from '../client.ts';
 import { useLifterTry } from '../write.ts';
 
-export function useMakeLink(lifterId: string): UseMutationResult<MadeLinkView, ApiError, number> {
-  return useLifterTry(lifterId, (days) =>
-    ask<MadeLinkView>('PUT', `/lifters/${lifterId}/links/${crypto.randomUUID()}`, { days }),
+export function useMakeLink(lifterId: string): UseMutationResult<MadeLinkView, ApiError, ShareRequest> {
+  return useLifterTry(lifterId, (body) =>
+    ask<MadeLinkView>('PUT', `/lifters/${lifterId}/links/${crypto.randomUUID()}`, body),
   );
 }
 

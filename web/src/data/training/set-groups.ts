@@ -33,3 +33,39 @@ function alike(a: CalledSet, b: CalledSet): boolean {
     a.override?.id === b.override?.id
   );
 }
+
+/** A line of the sheet: alike sets, warm-ups that are gripped alike, or a lift that hangs from no hand. */
+export type SheetLine =
+  | { readonly kind: 'sets'; readonly group: SetGroup }
+  | { readonly kind: 'warmups' | 'free'; readonly groups: readonly SetGroup[] };
+
+/**
+ * Folds the groups of one lift into the lines of a sheet: warm-ups in a row with the same call are one line, so that a new
+ * line stands where the grip changes; a lift without a grip call is one line altogether. What has to be seen stays a line
+ * of its own: a fault, a decision, a call that is weak or must not be done.
+ */
+export function sheetLines(groups: readonly SetGroup[], mayFold: (group: SetGroup) => boolean): SheetLine[] {
+  const quiet = (group: SetGroup): boolean => mayFold(group) && isQuiet(group.first);
+  if (groups.length > 0 && groups.every((group) => group.first.call.verdict === 'free' && quiet(group)))
+    return [{ kind: 'free', groups }];
+  const lines: SheetLine[] = [];
+  for (const group of groups) {
+    const last = lines.at(-1);
+    const folds = group.first.role === 'warmup' && quiet(group);
+    if (folds && last?.kind === 'warmups' && sameCall(last.groups[0]!.first, group.first))
+      lines[lines.length - 1] = { kind: 'warmups', groups: [...last.groups, group] };
+    else lines.push(folds ? { kind: 'warmups', groups: [group] } : { kind: 'sets', group });
+  }
+  // One warm-up alone folds nothing.
+  return lines.map((line) =>
+    line.kind === 'warmups' && line.groups.length === 1 ? { kind: 'sets', group: line.groups[0]! } : line,
+  );
+}
+
+function isQuiet({ call, fault, override, lighter, handle, purpose }: CalledSet): boolean {
+  const settled = call.verdict === 'called' || call.verdict === 'free' || call.verdict === 'unproven';
+  return settled && !fault && !override && lighter === null && handle === null && purpose === null;
+}
+
+const sameCall = (a: CalledSet, b: CalledSet): boolean =>
+  a.line === b.line && a.call.verdict === b.call.verdict;

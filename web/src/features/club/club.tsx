@@ -1,7 +1,7 @@
 import { ATTENTION_STEP_NAMES } from '@iron-clasp/core';
 import type { AttentionFinding } from '@iron-clasp/core';
 import type { ClubView } from '@iron-clasp/contract';
-import { ArrowLeft, CircleAlert, Info, OctagonX } from 'lucide-react';
+import { CircleAlert, Info, OctagonX } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { Link } from 'react-router';
 import { useUnit } from '../../data/session/use-unit.ts';
@@ -27,16 +27,12 @@ const stepTo = (lifterId: string, { step }: AttentionFinding): string =>
 export function Club(): ReactElement {
   const club = useClub();
   return (
-    <div className="px-4 pb-12 pt-4 md:px-8">
-      <Link to="/" className="mb-2 inline-flex items-center gap-1 py-2 lg:hidden">
-        <ArrowLeft size={18} aria-hidden /> Rack
-      </Link>
-      <h1 className="text-4xl">The club</h1>
+    <>
       {club.isPending && <Loading what="the club" lines={9} />}
       {club.error && !club.data && <Failed error={club.error} retry={() => void club.refetch()} />}
       {club.data && <Attention view={club.data} />}
       {club.data && <Curves />}
-    </div>
+    </>
   );
 }
 

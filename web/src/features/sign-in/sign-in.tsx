@@ -1,8 +1,8 @@
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { SignInRequest } from '@iron-clasp/contract';
-import { useSyncExternalStore, type ReactElement } from 'react';
+import { useState, useSyncExternalStore, type ReactElement } from 'react';
 import { useForm } from 'react-hook-form';
-import { useNavigate, useSearchParams } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import { outbox } from '../../offline/use-outbox.ts';
 import { Button } from '../../ui/button.tsx';
 import { Field } from '../../ui/field.tsx';
@@ -23,10 +23,15 @@ export function SignIn(): ReactElement {
   const navigate = useNavigate();
   const [search] = useSearchParams();
   const form = useForm<SignInRequest>({ resolver, defaultValues: { email: '', password: '' } });
+  // Asked for once the server says that the account has one, and left standing while codes are typed.
+  const [factor, setFactor] = useState(false);
   const enter = (body: SignInRequest): void =>
     signIn.mutate(
-      { email: body.email, password: body.password },
-      { onSuccess: () => void navigate(ownAddress(search.get('next')), { replace: true }) },
+      { email: body.email, password: body.password, ...(factor && body.code && { code: body.code }) },
+      {
+        onSuccess: () => void navigate(ownAddress(search.get('next')), { replace: true }),
+        onError: ({ code }) => setFactor((before) => before || code === 'second-factor'),
+      },
     );
   const demo = welcome.data?.demo;
   const kept = useSyncExternalStore(outbox.subscribe, outbox.all).length;
@@ -81,11 +86,30 @@ export function SignIn(): ReactElement {
             error={form.formState.errors.password?.message}
             {...form.register('password')}
           />
-          {signIn.error && <Failed error={signIn.error} />}
+          {factor && (
+            <Field
+              label="Six figures of your authenticator"
+              inputMode="numeric"
+              autoComplete="one-time-code"
+              autoFocus
+              error={form.formState.errors.code?.message}
+              {...form.register('code')}
+            />
+          )}
+          {signIn.error && signIn.error.code !== 'second-factor' && <Failed error={signIn.error} />}
           <Button look="action" type="submit" disabled={signIn.isPending} className="py-2.5">
             {signIn.isPending ? 'Signing in …' : 'Sign in'}
           </Button>
         </form>
+        {welcome.data?.setUp && (
+          <p className="mt-6 border-t border-rule pt-4">
+            {!demo && 'Nobody has started a club here yet. '}
+            <Link to="/set-up" className="font-semibold underline underline-offset-4">
+              Start your own club
+            </Link>{' '}
+            with the code that the terminal shows.
+          </p>
+        )}
         {demo && (
           <div className="mt-6 border-t border-rule pt-4">
             <p>

@@ -1,0 +1,34 @@
+import { ArrowLeft } from 'lucide-react';
+import type { ReactElement } from 'react';
+import { Link, Outlet } from 'react-router';
+import { useIsCoach, useIsOwner } from '../../data/session/use-is-coach.ts';
+import { Parts } from '../../ui/parts.tsx';
+
+const PARTS = [
+  ['/club', 'Who needs attention', 'coach'],
+  ['/club/import', 'Import', 'coach'],
+  ['/club/people', 'People', 'owner'],
+  ['/club/settings', 'Settings', 'owner'],
+  ['/club/backups', 'Backups', 'owner'],
+  ['/club/deeds', 'Who did what', 'owner'],
+] as const;
+
+/** The club as a whole; people, settings and records are its owners'. */
+export function ClubPage(): ReactElement {
+  const [coach, owner] = [useIsCoach(), useIsOwner()];
+  return (
+    <div className="px-4 pb-12 pt-4 md:px-8">
+      <Link to="/" className="mb-2 inline-flex items-center gap-1 py-2 lg:hidden">
+        <ArrowLeft size={18} aria-hidden /> Rack
+      </Link>
+      <h1 className="text-4xl">The club</h1>
+      {coach && (
+        <Parts
+          name="Parts of the club"
+          parts={PARTS.filter(([, , whose]) => owner || whose === 'coach').map(([to, words]) => [to, words])}
+        />
+      )}
+      <Outlet />
+    </div>
+  );
+}
