@@ -1,6 +1,7 @@
 import { lazy, Suspense, useRef, useState, type ReactElement } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Navigate, Outlet, useMatch } from 'react-router';
+import { useWide } from '../ui/use-wide.ts';
 import { KeysHelp } from '../ui/keys-help.tsx';
 import { useKeys } from '../ui/use-keys.ts';
 import { useAccount } from '../data/session/account.ts';
@@ -11,14 +12,18 @@ const CommandBox = lazy(async () => ({
   default: (await import('../features/command/command-box.tsx')).CommandBox,
 }));
 
+/** From here on the rack stands beside what is open, px. */
+const BESIDE = 1024;
+
 /** The desk: the rack on the left, the open lifter's sheet beside it. Narrow screens show one of the two. */
 export function Desk(): ReactElement {
   const filter = useRef<HTMLInputElement>(null);
   const [help, setHelp] = useState(false);
   const [commands, setCommands] = useState(false);
   useHotkeys('mod+k', () => setCommands(true), { preventDefault: true, enableOnFormTags: true });
-  // On a narrow screen whatever is open takes the rack's place.
-  const open = useMatch('/') === null;
+  // A narrow screen shows one of the two.
+  const rackAlone = useMatch('/lifters') !== null;
+  const wide = useWide(BESIDE);
   const account = useAccount();
   useKeys({
     '/': (event) => {
@@ -29,18 +34,18 @@ export function Desk(): ReactElement {
   });
   if (account?.lifterId) return <OwnDesk lifterId={account.lifterId} help={help} setHelp={setHelp} />;
   return (
-    <div className="min-h-dvh lg:grid lg:grid-cols-[19rem_minmax(0,1fr)]">
+    <div className="min-h-dvh lg:grid lg:grid-cols-[16rem_minmax(0,1fr)]">
       <a
         href="#sheet"
         className="sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-raised focus:p-3"
       >
         Skip to the sheet
       </a>
-      <aside className={`border-r border-rule lg:block ${open ? 'hidden' : ''}`}>
+      <aside className={`border-r border-rule lg:block ${rackAlone ? '' : 'hidden'}`}>
         <Rack filterRef={filter} onHelp={() => setHelp(true)} />
       </aside>
-      <main id="sheet" tabIndex={-1} className={`min-w-0 outline-none ${open ? '' : 'hidden lg:block'}`}>
-        <Outlet />
+      <main id="sheet" tabIndex={-1} className={`min-w-0 outline-none ${rackAlone ? 'hidden lg:block' : ''}`}>
+        {(wide || !rackAlone) && <Outlet />}
       </main>
       <KeysHelp open={help} onOpenChange={setHelp} />
       {commands && (
@@ -63,7 +68,8 @@ function OwnDesk({
   setHelp: (open: boolean) => void;
 }): ReactElement {
   const own = useMatch('/lifters/:id/*');
-  const elsewhere = own?.params.id !== lifterId;
+  const account = useMatch('/account') !== null;
+  const elsewhere = own?.params.id !== lifterId && !account;
   return (
     <div className="mx-auto flex min-h-dvh max-w-5xl flex-col">
       <main id="sheet" tabIndex={-1} className="min-w-0 grow outline-none">

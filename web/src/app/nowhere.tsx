@@ -7,7 +7,7 @@ export function Nowhere(): ReactElement {
       <h1 className="text-4xl">Nothing at this address</h1>
       <p className="my-4">The address may be mistyped or from an older version.</p>
       <Link to="/" className="underline underline-offset-4">
-        To the rack
+        To Today
       </Link>
     </main>
   );

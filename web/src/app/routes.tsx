@@ -12,6 +12,17 @@ const page = (path: string, load: () => Promise<ComponentType>): RouteObject => 
   lazy: async () => ({ Component: await load() }),
 });
 
+/** The same for a page on which coaches plan. */
+const planned = (path: string, load: () => Promise<ComponentType>): RouteObject =>
+  page(path, async () => {
+    const [Shown, { Planning }] = await Promise.all([load(), import('./planning.tsx')]);
+    return () => (
+      <Planning>
+        <Shown />
+      </Planning>
+    );
+  });
+
 /** Every screen has an address and is fetched when first visited. */
 const routes: RouteObject[] = [
   {
@@ -29,6 +40,17 @@ const routes: RouteObject[] = [
     ErrorBoundary: PageFault,
   },
   {
+    ...page('/set-up', async () => (await import('../features/sign-in/set-up.tsx')).SetUp),
+    ErrorBoundary: PageFault,
+  },
+  {
+    ...page(
+      '/new-password/:secret',
+      async () => (await import('../features/sign-in/new-password.tsx')).NewPassword,
+    ),
+    ErrorBoundary: PageFault,
+  },
+  {
     ...pending,
     ErrorBoundary: PageFault,
     lazy: async () => ({ Component: (await import('./signed-in.tsx')).SignedIn }),
@@ -41,14 +63,32 @@ const routes: RouteObject[] = [
           {
             index: true,
             ...pending,
-            lazy: async () => ({ Component: (await import('../features/rack/no-lifter.tsx')).NoLifter }),
+            lazy: async () => ({ Component: (await import('../features/today/today.tsx')).Today }),
           },
-          page('club', async () => (await import('../features/club/club.tsx')).Club),
-          page('kit', async () => (await import('../features/kit/kit.tsx')).Kit),
-          page('kit/new', async () => (await import('../features/kit/kit.tsx')).Kit),
-          page('kit/:venueId', async () => (await import('../features/kit/kit.tsx')).Kit),
-          page('lifters/new', async () => (await import('../features/lifters/new-lifter.tsx')).NewLifter),
-          page('lifters/archived', async () => (await import('../features/lifters/archived.tsx')).Archived),
+          // On a narrow screen the rack has a page of its own; on a wide one it stands beside Today.
+          page('lifters', async () => (await import('../features/today/today.tsx')).Today),
+          page('account', async () => (await import('../features/account/account.tsx')).OwnAccount),
+          {
+            path: 'club',
+            ...pending,
+            lazy: async () => ({ Component: (await import('../features/club/club-page.tsx')).ClubPage }),
+            children: [
+              page('', async () => (await import('../features/club/club.tsx')).Club),
+              page('import', async () => (await import('../features/imports/imports.tsx')).Imports),
+              page('people', async () => (await import('../features/club/people.tsx')).People),
+              page('settings', async () => (await import('../features/club/settings.tsx')).Settings),
+              page('backups', async () => (await import('../features/club/backups.tsx')).Backups),
+              page('deeds', async () => (await import('../features/club/deeds.tsx')).Deeds),
+            ],
+          },
+          planned('kit', async () => (await import('../features/kit/kit.tsx')).Kit),
+          planned('kit/new', async () => (await import('../features/kit/kit.tsx')).Kit),
+          planned('kit/:venueId', async () => (await import('../features/kit/kit.tsx')).Kit),
+          planned('lifters/new', async () => (await import('../features/lifters/new-lifter.tsx')).NewLifter),
+          planned(
+            'lifters/archived',
+            async () => (await import('../features/lifters/archived.tsx')).Archived,
+          ),
           {
             path: 'lifters/:lifterId',
             ...pending,
@@ -57,10 +97,10 @@ const routes: RouteObject[] = [
               { index: true, element: <Navigate to="calls" replace /> },
               page('calls', async () => (await import('../features/sheet/calls.tsx')).Calls),
               page('calls/:sessionId', async () => (await import('../features/sheet/calls.tsx')).Calls),
-              page('profile', async () => (await import('../features/lifters/profile.tsx')).Profile),
+              planned('profile', async () => (await import('../features/lifters/profile.tsx')).Profile),
               page('log', async () => (await import('../features/log/log.tsx')).Log),
               page('hands', async () => (await import('../features/hands/hands.tsx')).Hands),
-              page('program', async () => (await import('../features/program/program.tsx')).Program),
+              planned('program', async () => (await import('../features/program/program.tsx')).Program),
               page('ramp', async () => (await import('../features/sheet/ramp.tsx')).Ramp),
               page('curve', async () => (await import('../features/sheet/curve.tsx')).Curve),
               page('holds', async () => (await import('../features/holds/holds.tsx')).Holds),
@@ -77,7 +117,7 @@ const routes: RouteObject[] = [
             }),
             children: [
               { index: true, element: <Navigate to="schools" replace /> },
-              page(
+              planned(
                 'schools/:schoolId',
                 async () => (await import('../features/practice/club-school.tsx')).ClubSchool,
               ),

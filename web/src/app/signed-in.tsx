@@ -1,7 +1,9 @@
+import type { SessionView } from '@iron-clasp/contract';
 import { useEffect, type ReactElement } from 'react';
 import { Navigate, Outlet, useLocation } from 'react-router';
 import { AccountContext } from '../data/session/account.ts';
 import { useSending } from '../offline/use-outbox.ts';
+import { DateHabitContext, type DateHabit } from '../ui/date-words.ts';
 import { Failed, Loading } from '../ui/states.tsx';
 import { useSession } from '../data/session/session.ts';
 
@@ -17,8 +19,10 @@ export function SignedIn(): ReactElement {
   if (session.data)
     return (
       <AccountContext value={session.data.account}>
-        <Sending accountId={session.data.account.id} />
-        <Outlet />
+        <DateHabitContext value={habitOf(session.data.club)}>
+          <Sending accountId={session.data.account.id} />
+          <Outlet />
+        </DateHabitContext>
       </AccountContext>
     );
   if (session.error?.status === 401)
@@ -33,6 +37,12 @@ export function SignedIn(): ReactElement {
   }
   return <Loading what="Iron Clasp" />;
 }
+
+const WEEK_STARTS_ON = { sunday: 0, monday: 1, saturday: 6 } as const;
+const habitOf = ({ dateOrder, weekStart }: SessionView['club']): DateHabit => ({
+  order: dateOrder,
+  weekStartsOn: WEEK_STARTS_ON[weekStart],
+});
 
 /** Sends what waits; a part of its own, so that nothing else is drawn anew for it. */
 function Sending({ accountId }: { accountId: string }): null {

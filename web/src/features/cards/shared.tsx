@@ -25,11 +25,17 @@ export function Shared(): ReactElement {
         <>
           <h1 className="text-4xl">{shared.data.lifterName}</h1>
           <p className="mb-6 text-quiet">
-            {shared.data.club}. The coming week, to read; this link lasts until{' '}
-            {format(parseISO(shared.data.expiresAt), 'EEEE d MMMM')}.
+            {shared.data.club}. The coming {shared.data.ahead} days, to read; this link lasts until{' '}
+            {format(parseISO(shared.data.expiresAt), 'EEEE d MMMM')}.{' '}
+            <a
+              href={`webcal://${window.location.host}/api/shared/${encodeURIComponent(secret)}/calendar.ics`}
+              className="underline underline-offset-4"
+            >
+              Follow it in a calendar
+            </a>
           </p>
           {shared.data.sessions.length === 0 && (
-            <Empty title="Nothing is written for the coming week">
+            <Empty title="Nothing is written for the coming days">
               <p>Sessions stand here once your coach has written them.</p>
             </Empty>
           )}

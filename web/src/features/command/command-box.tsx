@@ -12,7 +12,8 @@ import {
 import { useMatch, useNavigate } from 'react-router';
 import { useRack, useToday } from '../../data/lifters/rack.ts';
 import { usePreferences, useSession, useSignOut } from '../../data/session/session.ts';
-import { fitOf, LIFTER_SCREENS, SCREENS } from './screens.ts';
+import { useIsOwner } from '../../data/session/use-is-coach.ts';
+import { fitOf, LIFTER_SCREENS, OWNER_SCREENS, SCREENS } from './screens.ts';
 
 /** Finds lifters, today's sessions, screens and actions by what is typed; opened by Ctrl-K. */
 export function CommandBox({
@@ -46,6 +47,7 @@ function Commands({ onDone, onHelp }: { onDone: () => void; onHelp: () => void }
   const rack = useRack(find);
   const today = useToday();
   const account = useSession().data?.account;
+  const owner = useIsOwner();
   const preferences = usePreferences();
   const signOut = useSignOut();
   const navigate = useNavigate();
@@ -104,7 +106,7 @@ function Commands({ onDone, onHelp }: { onDone: () => void; onHelp: () => void }
           </Group>
         )}
         <Group heading="Screens">
-          {SCREENS.map(([path, words]) => (
+          {[...SCREENS, ...(owner ? OWNER_SCREENS : [])].map(([path, words]) => (
             <Item key={path} value={words} onSelect={go(path)}>
               {words}
             </Item>

@@ -1,6 +1,9 @@
 /** Screens of the club, by address. */
 export const SCREENS = [
+  ['/', 'Today: who trains, what to decide, the week'],
   ['/club', 'Club: who needs attention'],
+  ['/account', 'Your account: password, devices'],
+  ['/club/import', 'Import past training from a file'],
   ['/kit', 'Kit: venues, bars and plates'],
   ['/floor', 'The floor: choose who trains'],
   ['/cards', 'Today’s cards'],
@@ -13,6 +16,14 @@ export const SCREENS = [
   ['/practice/set-up', 'Practice: set-up of the grips'],
   ['/practice/curve', 'Practice: what the curve is'],
   ['/practice/slips', 'Practice: why a grip slips'],
+] as const;
+
+/** Screens that only owners of the club open. */
+export const OWNER_SCREENS = [
+  ['/club/people', 'Club: people who sign in'],
+  ['/club/settings', 'Club: settings'],
+  ['/club/backups', 'Club: backups'],
+  ['/club/deeds', 'Club: who did what'],
 ] as const;
 
 /** Screens of the lifter who is open, by the end of their address. */

@@ -6,6 +6,7 @@ import { useUnit } from '../../data/session/use-unit.ts';
 import { TimeChart } from '../../ui/charts/time-chart.tsx';
 import { GripMark } from '../../ui/marks/grip-mark.tsx';
 import { formatMass, inUnit, roughMass } from '../../ui/figures.ts';
+import { CURVE_PARTS, Parts } from '../../ui/parts.tsx';
 import { Caution, Failed, Loading } from '../../ui/states.tsx';
 import { SaveTable } from '../../ui/save-table.tsx';
 import type { Table } from '../../ui/table-file.ts';
@@ -14,6 +15,15 @@ import { useCompare } from '../../data/lifters/curves.ts';
 
 /** A lifter against their own history: weeks, sides, grips, and what foretells what. */
 export function Compare(): ReactElement {
+  return (
+    <>
+      <Parts name="Curve" parts={CURVE_PARTS} />
+      <Comparisons />
+    </>
+  );
+}
+
+function Comparisons(): ReactElement {
   const { lifter } = useOpenSheet();
   const compare = useCompare(lifter.id);
   if (compare.isPending) return <Loading what="the comparisons" lines={9} />;

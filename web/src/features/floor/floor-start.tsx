@@ -1,14 +1,10 @@
 import clsx from 'clsx';
 import { ArrowLeft } from 'lucide-react';
-import { useQueryClient } from '@tanstack/react-query';
-import type { FloorView } from '@iron-clasp/contract';
-import { useEffect, useState, type ReactElement } from 'react';
+import { useState, type ReactElement } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { ask } from '../../data/client.ts';
 import { Button } from '../../ui/button.tsx';
 import { Empty, Failed, Loading } from '../../ui/states.tsx';
-import { MOST_LANES } from './floor.tsx';
-import { keys } from '../../data/keys.ts';
+import { MOST_LANES, useFloorsAhead } from '../../data/club/day.ts';
 import { useToday } from '../../data/lifters/rack.ts';
 import { Checkbox } from '../../ui/checkbox.tsx';
 
@@ -16,20 +12,12 @@ import { Checkbox } from '../../ui/checkbox.tsx';
 export function FloorStart(): ReactElement {
   const today = useToday();
   const navigate = useNavigate();
-  const client = useQueryClient();
-  // Fetched while there is a network: on the floor there may be none.
-  useEffect(() => {
-    for (const session of today.data?.sessions.slice(0, 2 * MOST_LANES) ?? [])
-      void client.prefetchQuery({
-        queryKey: keys.training(session.id, 'floor'),
-        queryFn: () => ask<FloorView>('GET', `/sessions/${session.id}/floor`),
-      });
-  }, [client, today.data]);
+  useFloorsAhead(today.data?.sessions);
   const [chosen, setChosen] = useState<readonly string[]>([]);
   return (
     <main className="mx-auto max-w-2xl px-4 py-4">
       <Link to="/" className="inline-flex min-h-16 items-center gap-2">
-        <ArrowLeft size={22} aria-hidden /> Rack
+        <ArrowLeft size={22} aria-hidden /> Today
       </Link>
       <h1 className="text-4xl">The floor</h1>
       <p className="text-quiet">Who trains with you now? Up to {MOST_LANES}, a lane for each.</p>

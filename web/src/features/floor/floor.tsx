@@ -13,10 +13,9 @@ import { useLaneMemory } from './lane-memory.ts';
 import { LaneSounds } from './lane-sounds.ts';
 import { LaneView } from './lane-view.tsx';
 import { usePaintedClock, useRest } from './use-clock.ts';
+import { MOST_LANES } from '../../data/club/day.ts';
 import { useFloor } from '../../data/training/floor.ts';
 
-/** Lanes on one floor. */
-export const MOST_LANES = 6;
 /** A finger that goes this far sideways, px, wants the next lane. */
 const SWIPE = 70;
 /** From here on the other lanes stand beside the open one. */

@@ -2,13 +2,21 @@ import type { MadeLinkView, ProfileView } from '@iron-clasp/contract';
 import { format, parseISO } from 'date-fns';
 import { useState, type FormEvent, type ReactElement } from 'react';
 import { Button } from '../../ui/button.tsx';
+import { Checkbox } from '../../ui/checkbox.tsx';
 import { Field } from '../../ui/field.tsx';
+import { MadeAddress } from '../../ui/made-address.tsx';
 import { Failed } from '../../ui/states.tsx';
 import { clockNow } from '../../data/clock.ts';
 import { useInvite, useMakeLink, useRemoveAccount, useRevokeLink } from '../../data/sharing/sharing.ts';
 import { Select } from '../../ui/select.tsx';
 
 const DAYS = [7, 30, 90] as const;
+const AHEAD = [
+  [8, 'a week ahead'],
+  [15, 'two weeks ahead'],
+  [29, 'four weeks ahead'],
+  [90, 'three months ahead'],
+] as const;
 const day = (at: string): string => format(parseISO(at), 'd MMM yyyy');
 
 /** Who sees the lifter's sessions beside the club's coaches: holders of a link, and the lifter. */
@@ -19,33 +27,8 @@ export function Sharing({ profile }: { profile: ProfileView }): ReactElement {
       <h2 className="border-b-2 border-ink pb-1 text-xl">Who else sees this</h2>
       <Links profile={profile} onMade={(link) => setMade({ link, what: 'link' })} />
       <Account profile={profile} onMade={(link) => setMade({ link, what: 'invitation' })} />
-      {made && <Address link={made.link} what={made.what} />}
+      {made && <MadeAddress link={made.link} what={made.what} />}
     </section>
-  );
-}
-
-/** The one time an address is shown. */
-function Address({ link, what }: { link: MadeLinkView; what: string }): ReactElement {
-  const [copied, setCopied] = useState(false);
-  const address = `${window.location.origin}${link.path}`;
-  return (
-    <div role="status" className="mt-3 border-l-4 border-verdigris bg-raised px-4 py-3">
-      <p>
-        The {what} is made and lasts until {day(link.expiresAt)}. Its address is shown this once; send it on:
-      </p>
-      <p className="mt-1 flex flex-wrap items-center gap-2">
-        <input
-          readOnly
-          aria-label="Address"
-          value={address}
-          onFocus={(event) => event.target.select()}
-          className="control min-w-0 grow"
-        />
-        <Button onClick={() => void navigator.clipboard.writeText(address).then(() => setCopied(true))}>
-          {copied ? 'Copied' : 'Copy'}
-        </Button>
-      </p>
-    </div>
   );
 }
 
@@ -58,11 +41,14 @@ function Links({ profile, onMade }: PartProps): ReactElement {
   const make = useMakeLink(profile.id);
   const revoke = useRevokeLink(profile.id);
   const [days, setDays] = useState<number>(DAYS[0]);
+  const [ahead, setAhead] = useState<number>(AHEAD[0][0]);
+  const [health, setHealth] = useState(false);
   const now = clockNow().toISOString();
   return (
     <div className="py-2">
       <p className="text-quiet">
-        A link shows the coming week to whoever holds it, to read and nothing more.
+        A link shows what is to be done to whoever holds it, to read and nothing more. Of hands and conditions
+        it tells nothing unless {profile.name} agreed.
       </p>
       <ul>
         {profile.links.map((link) => {
@@ -70,7 +56,8 @@ function Links({ profile, onMade }: PartProps): ReactElement {
           return (
             <li key={link.id} className="flex flex-wrap items-center gap-x-3 border-b border-rule py-1.5">
               <span className={link.revoked || over ? 'grow text-quiet' : 'grow'}>
-                made {day(link.madeAt)} by {link.madeBy},{' '}
+                made {day(link.madeAt)} by {link.madeBy}, {link.ahead} days ahead
+                {link.health && ', hands and cautions too'},{' '}
                 {link.revoked
                   ? `taken back ${day(link.revoked.at)} by ${link.revoked.by}`
                   : over
@@ -86,18 +73,29 @@ function Links({ profile, onMade }: PartProps): ReactElement {
           );
         })}
       </ul>
-      <div className="mt-2 flex flex-wrap items-center gap-2">
-        <Button disabled={make.isPending} onClick={() => make.mutate(days, { onSuccess: onMade })}>
-          Make a link
-        </Button>
-        for
+      <div className="mt-2 flex flex-wrap items-end gap-2">
         <Select
-          aria-label="For how long"
+          label="Shows"
+          value={String(ahead)}
+          options={AHEAD.map(([each, words]) => [String(each), words] as const)}
+          onChange={(value) => setAhead(Number(value))}
+        />
+        <Select
+          label="Lasts"
           value={String(days)}
           options={DAYS.map((each) => [String(each), `${each} days`] as const)}
           onChange={(value) => setDays(DAYS.find((each) => String(each) === value) ?? days)}
         />
+        <Button
+          disabled={make.isPending}
+          onClick={() => make.mutate({ days, ahead, health }, { onSuccess: onMade })}
+        >
+          Make a link
+        </Button>
       </div>
+      <Checkbox checked={health} onChange={setHealth} className="mt-1">
+        {profile.name} agreed that hands, conditions and cautions are shown too
+      </Checkbox>
       {(make.error ?? revoke.error) && <Failed error={make.error ?? revoke.error} />}
     </div>
   );

@@ -22,9 +22,10 @@ export function CurveWords(): ReactElement {
       <h2>How much of it is the lifter’s own</h2>
       <p>
         With an empty log it is the trade’s working figures, set by the deadlift max, with a wide band. Each
-        logged hold and slip pulls it towards the lifter and narrows the band. Old entries fade: six weeks
-        halve their say. Every figure shows its range, which holds the truth four times in five, and how many
-        entries stand behind it.
+        logged hold and slip pulls it towards the lifter and narrows the band. Hands change over the weeks and
+        differ from day to day: how much, the log itself tells, and what was held long ago says less of today.
+        Every figure shows its range, which holds the truth four times in five, and how many entries stand
+        behind it.
       </p>
       <h2>What it cannot know</h2>
       <ul>

@@ -1,6 +1,6 @@
 import type { RackRow } from '@iron-clasp/contract';
 import clsx from 'clsx';
-import { CircleAlert, Info, Keyboard, LogOut, Moon, OctagonX, Sun } from 'lucide-react';
+import { CircleAlert, CircleUserRound, Info, Keyboard, LogOut, Moon, OctagonX, Sun } from 'lucide-react';
 import { useDeferredValue, useState, type ReactElement, type RefObject } from 'react';
 import { NavLink, useNavigate } from 'react-router';
 import { useWaiting } from '../../offline/use-outbox.ts';
@@ -10,6 +10,7 @@ import { HandsMark } from '../../ui/marks/hands-mark.tsx';
 import { nearDay } from '../../ui/figures.ts';
 import { Failed, Loading } from '../../ui/states.tsx';
 import { usePreferences, useSession, useSignOut } from '../../data/session/session.ts';
+import { useIsCoach, useMayLog } from '../../data/session/use-is-coach.ts';
 import { useRack } from '../../data/lifters/rack.ts';
 
 const HEAD_LINK = 'underline decoration-rule underline-offset-4 hover:text-ink';
@@ -27,6 +28,7 @@ export function Rack({
   const find = useDeferredValue(filter.trim());
   const rack = useRack(find);
   const session = useSession();
+  const [coach, logs] = [useIsCoach(), useMayLog()];
   const navigate = useNavigate();
   const pages = rack.data?.pages ?? [];
   // What is here already is narrowed at once, so that Enter never opens somebody the typed name does not fit.
@@ -41,8 +43,8 @@ export function Rack({
         <p className="flex flex-wrap items-baseline justify-between gap-x-3 text-quiet">
           {session.data?.club.name}
           <span className="flex gap-3">
-            <NavLink to="/lifters/new" className={HEAD_LINK}>
-              New lifter
+            <NavLink to="/" className={HEAD_LINK}>
+              Today
             </NavLink>
             <NavLink to="/club" className={HEAD_LINK}>
               Club
@@ -112,15 +114,22 @@ export function Rack({
           </p>
         )}
         {rack.data && (
-          <p className="flex justify-between px-4 py-3 text-sm text-quiet">
-            <NavLink to="/floor" className={HEAD_LINK}>
-              The floor
-            </NavLink>
+          <p className="flex flex-wrap justify-between gap-x-4 gap-y-1 px-4 py-3 text-sm text-quiet">
+            {coach && (
+              <NavLink to="/lifters/new" className={HEAD_LINK}>
+                New lifter
+              </NavLink>
+            )}
+            {logs && (
+              <NavLink to="/floor" className={HEAD_LINK}>
+                The floor
+              </NavLink>
+            )}
             <NavLink to="/cards" className={HEAD_LINK}>
               Today’s cards
             </NavLink>
             <NavLink to="/lifters/archived" className={HEAD_LINK}>
-              Archived lifters
+              Archive
             </NavLink>
           </p>
         )}
@@ -225,8 +234,18 @@ export function Controls({ onHelp }: { onHelp: () => void }): ReactElement {
           {waiting.length} waiting
         </span>
       )}
-      <button type="button" className={clsx(control, 'ml-auto')} onClick={leave} disabled={signOut.isPending}>
-        <LogOut size={18} aria-hidden /> Sign out
+      <NavLink to="/account" className={clsx(control, 'ml-auto')} aria-label="Your account">
+        <CircleUserRound size={18} aria-hidden />
+      </NavLink>
+      <button
+        type="button"
+        className={control}
+        onClick={leave}
+        disabled={signOut.isPending}
+        aria-label="Sign out"
+        title="Sign out"
+      >
+        <LogOut size={18} aria-hidden />
       </button>
     </footer>
   );

@@ -1,25 +1,29 @@
-import { CHALK_RULE_NAMES, CHALK_NAMES, LOAD_MEANING_NAMES, HOLD_KINDS_BY_ID } from '@iron-clasp/core';
-import type { CallsView, LifterView, SessionHead, SheetView, WhatIfRequest } from '@iron-clasp/contract';
-import { ChevronLeft, ChevronRight, Printer, Shuffle, Timer } from 'lucide-react';
+import { CHALK_NAMES, LOAD_MEANING_NAMES, HOLD_KINDS_BY_ID } from '@iron-clasp/core';
+import type {
+  CallsView,
+  LifterView,
+  SessionHead,
+  SheetView,
+  TriedSet,
+  WhatIfRequest,
+} from '@iron-clasp/contract';
 import { useRef, useState, type ReactElement } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { AuditOffer } from './audit-offer.tsx';
 import { useIsCoach } from '../../data/session/use-is-coach.ts';
 import { FIELD_NAMES } from '../../data/lifters/field-names.ts';
 import { Button } from '../../ui/button.tsx';
-import { Checkbox } from '../../ui/checkbox.tsx';
-import { nearDay } from '../../ui/figures.ts';
 import { Caution, Empty, Failed, Loading } from '../../ui/states.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
 import { ReasonsDrawer, type Subject } from './reasons-drawer.tsx';
-import { groupSets, type SetGroup } from '../../data/training/set-groups.ts';
-import { HoldRow, SetRow } from './set-rows.tsx';
+import { groupSets, sheetLines, type SetGroup, type SheetLine } from '../../data/training/set-groups.ts';
+import { FreeRow, HoldRow, SetRow, WarmupRow } from './set-rows.tsx';
 import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
+import { SessionBar } from './session-bar.tsx';
 import { WhatIf } from './what-if.tsx';
 import { useCalls, useMoveSession, useWhatIf } from '../../data/training/calls.ts';
 import { useMistakes } from '../../data/log/log.ts';
 import { Mistakes } from '../../ui/mistakes.tsx';
-import { Select } from '../../ui/select.tsx';
 
 /** A session as a sheet of called sets, and its hold: the one that is named, else the next. */
 export function Calls(): ReactElement {
@@ -149,17 +153,14 @@ function Session({
                 )}
               </h2>
               <ul>
-                {sets.map((group) => (
-                  <li key={group.first.id}>
-                    <SetRow
-                      group={group}
-                      open={subject?.id === group.first.id}
-                      tried={tried.get(group.first.id)}
-                      onOpen={() =>
-                        setSubject({ id: group.first.id, kind: 'set', set: group.first, ids: group.ids })
-                      }
-                    />
-                  </li>
+                {sheetLines(sets, ({ first }) => !tried.get(first.id)?.changed).map((line) => (
+                  <SheetLineRow
+                    key={idOf(line)}
+                    line={line}
+                    subject={subject}
+                    tried={tried}
+                    onOpen={setSubject}
+                  />
                 ))}
               </ul>
             </section>
@@ -187,11 +188,51 @@ function Session({
         <p className="mt-4 text-sm text-quiet">
           {view.evidence.observations === 0
             ? 'Nothing is logged yet: every figure here is the trade’s working default.'
-            : `Behind these figures: ${view.evidence.observations} logged holds and bare-handed sets, ${view.evidence.slipped} of them slips; older ones weigh less.`}
+            : `Behind these figures: ${view.evidence.observations} logged holds and bare-handed sets, ${view.evidence.slipped} of them slips; the later ones say more of today.`}
         </p>
       </div>
       <ReasonsDrawer subject={subject} view={view} onClose={() => setSubject(null)} />
     </div>
+  );
+}
+
+const idOf = (line: SheetLine): string =>
+  line.kind === 'sets' ? line.group.first.id : line.groups[0]!.first.id;
+
+/** One line of a lift; a folded one unfolds into its sets. */
+function SheetLineRow({
+  line,
+  subject,
+  tried,
+  onOpen,
+}: {
+  line: SheetLine;
+  subject: Subject | null;
+  tried: ReadonlyMap<string, TriedSet>;
+  onOpen: (subject: Subject) => void;
+}): ReactElement {
+  const [unfolded, setUnfolded] = useState(false);
+  const one = (group: SetGroup): ReactElement => (
+    <SetRow
+      group={group}
+      open={subject?.id === group.first.id}
+      tried={tried.get(group.first.id)}
+      onOpen={() => onOpen({ id: group.first.id, kind: 'set', set: group.first, ids: group.ids })}
+    />
+  );
+  if (line.kind === 'sets') return <li>{one(line.group)}</li>;
+  const Folded = line.kind === 'warmups' ? WarmupRow : FreeRow;
+  return (
+    <li>
+      <Folded groups={line.groups} open={unfolded} onOpen={() => setUnfolded(!unfolded)} />
+      {unfolded && (
+        <ul className="border-l-4 border-rule pl-2">
+          {line.groups.map((group) => (
+            <li key={group.first.id}>{one(group)}</li>
+          ))}
+        </ul>
+      )}
+    </li>
   );
 }
 
@@ -217,33 +258,6 @@ function OwnRules({ head }: { head: SessionHead }): ReactElement | null {
         </Button>
       )}
     </p>
-  );
-}
-
-/** The sessions of the season around the one that is open. */
-interface Season {
-  readonly sessions: SheetView['season']['sessions'];
-  /** Place of the open one; −1 where it lies outside the season. */
-  readonly at: number;
-  readonly today: string;
-  readonly onOpen: (sessionId: string) => void;
-}
-
-/** The session before or after, a step away. */
-function Step({ season, by }: { season: Season; by: -1 | 1 }): ReactElement {
-  const { sessions, at, today, onOpen } = season;
-  const session = at < 0 ? undefined : sessions[at + by];
-  const words = by < 0 ? 'Session before' : 'Session after';
-  const Icon = by < 0 ? ChevronLeft : ChevronRight;
-  return (
-    <Button
-      aria-label={session ? `${words}: ${session.title}, ${nearDay(session.on, today)}` : words}
-      disabled={!session}
-      className="grid size-11 shrink-0 place-items-center p-0"
-      onClick={() => session && onOpen(session.id)}
-    >
-      <Icon size={18} aria-hidden />
-    </Button>
   );
 }
 
@@ -284,106 +298,4 @@ function step(list: HTMLDivElement | null, event: KeyboardEvent, by: 1 | -1): vo
   event.preventDefault();
   next.focus();
   next.scrollIntoView({ block: 'nearest' });
-}
-
-function SessionBar({
-  head,
-  season,
-  trying,
-  onTry,
-}: {
-  head: SessionHead;
-  season: Season;
-  trying: boolean;
-  onTry: () => void;
-}): ReactElement {
-  const move = useMoveSession(head.id);
-  const coach = useIsCoach();
-  return (
-    <div className="flex flex-wrap items-center gap-x-6 gap-y-2 py-4">
-      <div className="mr-auto flex min-w-0 items-center gap-3">
-        <Step season={season} by={-1} />
-        <p className="figures text-2xl font-semibold">
-          {head.title}, {nearDay(head.on, season.today)}
-        </p>
-        <Step season={season} by={1} />
-      </div>
-      <div className="flex gap-2">
-        {coach && (
-          <Button aria-expanded={trying} onClick={onTry} className="inline-flex items-center gap-2">
-            <Shuffle size={16} aria-hidden /> What if
-          </Button>
-        )}
-        <Link
-          to={`/cards/${head.id}`}
-          className="inline-flex items-center gap-2 rounded-sm border border-edge bg-raised px-3 py-1.5 font-medium hover:border-ink"
-        >
-          <Printer size={16} aria-hidden /> Card
-        </Link>
-        <Link
-          to={`/floor/${head.id}`}
-          className="inline-flex items-center gap-2 rounded-sm border border-forge bg-forge px-4 py-2 font-semibold text-on-forge hover:brightness-110"
-        >
-          <Timer size={18} aria-hidden /> To the floor
-        </Link>
-      </div>
-      {coach ? (
-        <div className="flex w-full min-w-0 flex-wrap items-center gap-2 text-quiet">
-          at
-          <Select
-            aria-label="Venue of the session"
-            value={head.venue.id}
-            disabled={move.isPending}
-            options={head.venues.map(
-              (venue) => [venue.id, `${venue.name}, ${CHALK_RULE_NAMES[venue.chalk]}`] as const,
-            )}
-            onChange={(venueId) => move.mutate({ venueId, version: head.version })}
-          />
-          with
-          <Select
-            aria-label="Bar of the session"
-            value={head.bar.id}
-            disabled={move.isPending}
-            options={(head.bars.some((bar) => bar.id === head.bar.id)
-              ? head.bars
-              : [...head.bars, head.bar]
-            ).map((bar) => [bar.id, bar.name] as const)}
-            onChange={(barId) => move.mutate({ barId, version: head.version })}
-          />
-          <span>
-            {head.bar.diameter} mm{head.venue.note && `. ${head.venue.note}`}
-          </span>
-          <Select
-            aria-label="Another session"
-            className="w-64 max-w-full"
-            value=""
-            placeholder="Another session"
-            options={season.sessions.map(
-              (each) =>
-                [
-                  each.id,
-                  `${nearDay(each.on, season.today)}: ${each.title}${each.done ? ', done' : ''}`,
-                ] as const,
-            )}
-            onChange={season.onOpen}
-          />
-          <Checkbox checked={head.sweat} onChange={(sweat) => move.mutate({ sweat, version: head.version })}>
-            heat and sweat
-          </Checkbox>
-        </div>
-      ) : (
-        <p className="w-full text-quiet">
-          at {head.venue.name}, {CHALK_RULE_NAMES[head.venue.chalk]}; {head.bar.name}, {head.bar.diameter} mm
-        </p>
-      )}
-      {move.error && (
-        <div className="w-full">
-          <Failed
-            error={move.error}
-            {...(move.error.code === 'changed-meanwhile' && { retry: () => window.location.reload() })}
-          />
-        </div>
-      )}
-    </div>
-  );
 }

@@ -1,26 +1,35 @@
-import type { SeasonMark } from '@iron-clasp/contract';
-import { useState, type ReactElement } from 'react';
+import { GRIP_NAMES, holdProbability, type Estimate } from '@iron-clasp/core';
+import type { CurveDay, CurveView, SeasonMark } from '@iron-clasp/contract';
+import type { ReactElement } from 'react';
 import { useUnit } from '../../data/session/use-unit.ts';
-import { TimeChart } from '../../ui/charts/time-chart.tsx';
-import { formatMass, inUnit, shortDay } from '../../ui/figures.ts';
-import { Failed, Loading } from '../../ui/states.tsx';
 import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
 import { useCurveMonths } from '../../data/lifters/curves.ts';
+import { Button } from '../../ui/button.tsx';
+import { TimeChart } from '../../ui/charts/time-chart.tsx';
+import { formatMass, inUnit, percent, shortDay } from '../../ui/figures.ts';
 import { Slider } from '../../ui/slider.tsx';
+import { Failed, Loading } from '../../ui/states.tsx';
 
-/** How the curve moved over half a year, with the hold blocks behind it and a scrubber through the days. */
-export function CurveMonths({ marks }: { marks: readonly SeasonMark[] }): ReactElement {
+interface MonthsProps {
+  readonly marks: readonly SeasonMark[];
+  readonly attempts: CurveView['demands'];
+  /** The day whose curve is shown and asked; null for today. */
+  readonly day: CurveDay | null;
+  readonly onDay: (day: CurveDay | null) => void;
+}
+
+/** How the hands moved over half a year and how they are expected to go on, with a scrubber through the days. */
+export function CurveMonths({ marks, attempts, day, onDay }: MonthsProps): ReactElement {
   const { lifter } = useOpenSheet();
   const unit = useUnit();
   const months = useCurveMonths(lifter.id);
-  const [at, setAt] = useState<number | null>(null);
   if (months.isPending) return <Loading what="how the curve moved" lines={4} />;
   if (!months.data) return <Failed error={months.error} retry={() => void months.refetch()} />;
-  const { then } = months.data;
-  if (then.length < 2)
-    return <p className="mt-4 text-quiet">How the curve moves shows after a fortnight of logs.</p>;
-  const place = at ?? then.length - 1;
-  const [day, first] = [then[place]!, then[0]!];
+  const { then, today, meet, weekly } = months.data;
+  const now = then.findIndex((each) => each.on === today);
+  if (now < 2) return <p className="mt-4 text-quiet">How the hands moved shows after a fortnight of logs.</p>;
+  const place = day ? then.findIndex((each) => each.on === day.on) : now;
+  const at = then[place] ?? then[now]!;
   const mass = (kg: number): string => formatMass(Math.round(kg * 2) / 2, unit);
   const series = (name: string, of: 'tenSeconds' | 'thirtySeconds') => ({
     name,
@@ -31,46 +40,71 @@ export function CurveMonths({ marks }: { marks: readonly SeasonMark[] }): ReactE
       high: inUnit(each[of].high, unit),
     })),
   });
+  const ahead = at.on > today;
   return (
-    <section aria-label="How the curve moved" className="mt-6 min-w-0">
-      <h3 className="border-t-2 border-ink pt-2 text-xl">How the curve moved</h3>
+    <section aria-label="How the hands moved" className="mt-6 min-w-0">
+      <div className="flex flex-wrap items-baseline justify-between gap-3 border-t-2 border-ink pt-2">
+        <h3 className="text-xl">How the hands moved</h3>
+        {weekly && <p className="figures text-quiet">{gainWords(weekly)}</p>}
+      </div>
       <TimeChart
         name="curve over months"
-        label="Loads held ten and thirty seconds double overhand as often as not, every fortnight, with their ranges."
+        label="Loads held ten and thirty seconds double overhand as often as not, every week, with their ranges, and where they are expected to go."
         unit={unit}
         series={[series('10 s', 'tenSeconds'), series('30 s', 'thirtySeconds')]}
         bands={marks}
+        days={[{ on: today, label: 'today' }, ...(meet ? [{ on: meet.on, label: meet.name }] : [])]}
+        marked={false}
       />
       <Slider
         label="Day"
         min={0}
         max={then.length - 1}
         value={place}
-        words={shortDay(day.on)}
-        onChange={setAt}
+        words={shortDay(at.on)}
+        onChange={(value) => onDay(value === now ? null : then[value]!)}
       />
       <p role="status" className="figures text-lg">
-        {shortDay(day.on)}: 10 s {mass(day.tenSeconds.value)} ({mass(day.tenSeconds.low)} to{' '}
-        {mass(day.tenSeconds.high)}), 30 s {mass(day.thirtySeconds.value)}, from{' '}
-        {day.curve.evidence.observations} holds and sets, {day.curve.evidence.slipped} slips.{' '}
-        <span className="text-quiet">{moved(first, day)}</span>
+        {shortDay(at.on)}
+        {ahead && ', expected'}: 10 s {mass(at.tenSeconds.value)} ({mass(at.tenSeconds.low)} to{' '}
+        {mass(at.tenSeconds.high)}), 30 s {mass(at.thirtySeconds.value)}, from {at.behind} holds and sets.{' '}
+        <span className="text-quiet">{at.sinceFirst && changeWords(at.sinceFirst, then[0]!.on)}</span>
+        {day && (
+          <Button look="quiet" className="text-base" onClick={() => onDay(null)}>
+            Back to today
+          </Button>
+        )}
       </p>
-      <p className="text-sm text-quiet">Each day knows only what was logged by then. Shaded: hold blocks.</p>
+      {ahead && attempts.length > 0 && (
+        <ul aria-label="Attempts on that day" className="figures mt-1 grid gap-0.5">
+          {attempts.map(({ label, load, seconds, grip }) => (
+            <li key={label}>
+              {label}, {GRIP_NAMES[grip]}: {percent(holdProbability(at.curve, { load, seconds, grip }))}
+            </li>
+          ))}
+        </ul>
+      )}
+      <p className="text-sm text-quiet">
+        What was logged later tells too where the hands stood before. A day to come is reckoned by the steady
+        gain for at most eight weeks. Shaded: hold blocks. The drawing above and its questions follow the day
+        chosen here.
+      </p>
     </section>
   );
 }
 
-interface Day {
-  readonly on: string;
-  readonly tenSeconds: { readonly value: number; readonly low: number; readonly high: number };
+/** The steady gain, or that none can be told. */
+function gainWords({ value, low, high }: Estimate): string {
+  const share = (each: number): string => `${(100 * each).toFixed(1).replace('-', '−')} %`;
+  if (low < 0 && high > 0)
+    return `No steady gain or loss can be told (${share(low)} to ${share(high)} a week)`;
+  return `${value > 0 ? 'Gains' : 'Loses'} ${share(Math.abs(value))} of load a week (${share(low)} to ${share(high)})`;
 }
 
-/** Whether the curve has moved since the first day by more than its doubt. */
-function moved(first: Day, day: Day): string {
-  if (first.on === day.on) return '';
-  const apart = day.tenSeconds.low > first.tenSeconds.high || day.tenSeconds.high < first.tenSeconds.low;
-  const by = (day.tenSeconds.value / first.tenSeconds.value - 1) * 100;
-  return apart
-    ? `${by >= 0 ? 'Up' : 'Down'} ${Math.abs(by).toFixed(0)} % since ${shortDay(first.on)}: more than the doubt of either.`
-    : `No change since ${shortDay(first.on)} that stands out of the doubt.`;
+/** Whether the hands hold more or less than on the first day by more than the doubt about the change. */
+function changeWords({ value, low, high }: Estimate, since: string): string {
+  const by = (value - 1) * 100;
+  return low > 1 || high < 1
+    ? `${by >= 0 ? 'Up' : 'Down'} ${Math.abs(by).toFixed(0)} % since ${shortDay(since)}: more than the doubt about the change.`
+    : `No change since ${shortDay(since)} that stands out of its doubt.`;
 }

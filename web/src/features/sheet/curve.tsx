@@ -1,5 +1,5 @@
 import { GRIP_NAMES, GRIPS, type Estimate, type Grip, type MassUnit } from '@iron-clasp/core';
-import type { CurveView } from '@iron-clasp/contract';
+import type { CurveDay, CurveView } from '@iron-clasp/contract';
 import clsx from 'clsx';
 import { ToggleGroup } from 'radix-ui';
 import { useState, type ReactElement, type ReactNode } from 'react';
@@ -9,7 +9,8 @@ import type { Asked } from '../../ui/charts/asked.ts';
 import { ChartFrame } from '../../ui/charts/chart-frame.tsx';
 import { ClaspChart } from '../../ui/charts/clasp-chart.tsx';
 import { GripMark } from '../../ui/marks/grip-mark.tsx';
-import { load, times } from '../../ui/figures.ts';
+import { load, shortDay, times } from '../../ui/figures.ts';
+import { CURVE_PARTS, Parts } from '../../ui/parts.tsx';
 import { Failed, Loading } from '../../ui/states.tsx';
 import type { Table } from '../../ui/table-file.ts';
 import { Ask } from './curve-ask.tsx';
@@ -20,6 +21,15 @@ import { Checkbox } from '../../ui/checkbox.tsx';
 
 /** The lifter's clasp curve: how long the hands hold which load, and what stands behind that. */
 export function Curve(): ReactElement {
+  return (
+    <>
+      <Parts name="Curve" parts={CURVE_PARTS} />
+      <LoadAgainstSeconds />
+    </>
+  );
+}
+
+function LoadAgainstSeconds(): ReactElement {
   const { lifter } = useOpenSheet();
   const curve = useCurve(lifter.id);
   if (curve.isPending) return <Loading what="the curve" lines={9} />;
@@ -32,6 +42,8 @@ function Drawn({ view }: { view: CurveView }): ReactElement {
   const [grip, setGrip] = useState<Grip>(() => view.demands[0]?.grip ?? 'doubleOverhand');
   const [plain, setPlain] = useState(false);
   const [asked, setAsked] = useState<Asked | null>(null);
+  const [day, setDay] = useState<CurveDay | null>(null);
+  const shown = day ? { ...view, curve: day.curve } : view;
   const { season } = useOpenSheet();
   const marks = season.marks.filter((mark) => mark.kind === 'holdBlock');
   const { observations, slipped } = view.curve.evidence;
@@ -39,7 +51,7 @@ function Drawn({ view }: { view: CurveView }): ReactElement {
     <div className="grid gap-6 py-4">
       <section aria-label="Clasp curve" className="order-last min-w-0">
         <div className="mb-2 flex flex-wrap items-center justify-between gap-3">
-          <h2 className="text-2xl">Load against seconds</h2>
+          <h2 className="text-2xl">Load against seconds{day && `, ${shortDay(day.on)}`}</h2>
           <Checkbox checked={plain} onChange={(checked) => setPlain(checked)}>
             plain seconds
           </Checkbox>
@@ -70,11 +82,16 @@ function Drawn({ view }: { view: CurveView }): ReactElement {
           label={`Load against seconds, ${GRIP_NAMES[grip]}: the drawn holds and sets, newest first.`}
           table={tableOf(view, grip, unit)}
         >
-          <ClaspChart view={view} grip={grip} unit={unit} plain={plain} asked={asked} onAsk={setAsked} />
+          <ClaspChart view={shown} grip={grip} unit={unit} plain={plain} asked={asked} onAsk={setAsked} />
         </ChartFrame>
         <Key />
-        <Ask view={view} grip={grip} asked={asked} onAsk={setAsked} />
-        <CurveMonths marks={marks} />
+        <Ask view={shown} grip={grip} asked={asked} onAsk={setAsked} />
+        <CurveMonths
+          marks={marks}
+          attempts={view.demands.filter((each) => each.kind === 'attempt')}
+          day={day}
+          onDay={setDay}
+        />
       </section>
       <section aria-label="Read-outs">
         <h2 className="sr-only">Read-outs</h2>

@@ -15,6 +15,7 @@ import { ChartFrame } from '../../ui/charts/chart-frame.tsx';
 import { RampChart } from '../../ui/charts/ramp-chart.tsx';
 import { Choices } from '../../ui/choices.tsx';
 import { load, percent } from '../../ui/figures.ts';
+import { CURVE_PARTS, Parts } from '../../ui/parts.tsx';
 import { Empty, Failed, Loading } from '../../ui/states.tsx';
 import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
 import { useCalls } from '../../data/training/calls.ts';
@@ -25,6 +26,15 @@ const MOST_REPS = 12;
 
 /** For each lift of the next session: up to which load each grip holds, by repetitions, and where the planned sets lie. */
 export function Ramp(): ReactElement {
+  return (
+    <>
+      <Parts name="Curve" parts={CURVE_PARTS} />
+      <NextSession />
+    </>
+  );
+}
+
+function NextSession(): ReactElement {
   const { lifter, nextSessionId } = useOpenSheet();
   const calls = useCalls(nextSessionId);
   const curve = useCurve(lifter.id);

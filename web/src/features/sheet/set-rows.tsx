@@ -1,8 +1,10 @@
 import {
+  CHALK_NAMES,
   HOLD_KINDS_BY_ID,
   GRIP_NAMES,
   HANDLE_NAMES,
   LINE_PURPOSE_NAMES,
+  isBarLift,
   sayStanding,
   type HoldPrescription,
   HOLD_CHANGE_NAMES,
@@ -11,6 +13,7 @@ import {
 } from '@iron-clasp/core';
 import type { CalledSet, LoggedHoldView, TriedSet } from '@iron-clasp/contract';
 import clsx from 'clsx';
+import { ChevronRight } from 'lucide-react';
 import type { ReactElement, ReactNode } from 'react';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { BarDrawing } from '../../ui/marks/bar-drawing.tsx';
@@ -24,6 +27,8 @@ import type { SetGroup } from '../../data/training/set-groups.ts';
 /** One line of the sheet: role, load, plates, call, chance; what does not fit beside the reasons folds under. */
 const ROW_COLUMNS =
   'grid grid-cols-[4rem_1fr_auto] items-center gap-x-3 @2xl:grid-cols-[4rem_8.5rem_minmax(0,1fr)_auto] @4xl:grid-cols-[4rem_8.5rem_7.5rem_minmax(0,1fr)_9rem]';
+const FOLDED_COLUMNS =
+  'grid grid-cols-[4rem_1fr_auto] items-center gap-x-3 @2xl:grid-cols-[4rem_12rem_minmax(0,1fr)_auto] @4xl:grid-cols-[4rem_16.75rem_minmax(0,1fr)_9rem]';
 const ROW_PLATES = 'hidden overflow-hidden @4xl:block';
 const ROW_CALL =
   'col-span-2 col-start-2 row-start-2 flex min-w-0 items-center gap-3 @2xl:col-span-1 @2xl:col-start-auto @2xl:row-start-auto';
@@ -33,10 +38,12 @@ interface RowProps {
   readonly onOpen: () => void;
   /** Without columns: a sentence instead of a call. */
   readonly plain?: boolean;
+  /** Several sets in one line: loads take the room of the plates. */
+  readonly folded?: boolean;
   readonly children: ReactNode;
 }
 
-function Row({ open, onOpen, plain = false, children }: RowProps): ReactElement {
+function Row({ open, onOpen, plain = false, folded = false, children }: RowProps): ReactElement {
   return (
     <button
       type="button"
@@ -45,7 +52,7 @@ function Row({ open, onOpen, plain = false, children }: RowProps): ReactElement 
       aria-expanded={open}
       className={clsx(
         'w-full border-b border-rule px-1 text-left hover:bg-raised',
-        plain ? 'py-3' : ['py-1.5', ROW_COLUMNS],
+        plain ? 'py-3' : ['py-1.5', folded ? FOLDED_COLUMNS : ROW_COLUMNS],
         open && 'bg-raised',
       )}
     >
@@ -83,7 +90,7 @@ export function SetRow({
         {count > 1 && <span className="ml-2 text-base whitespace-nowrap text-quiet">{count} sets</span>}
       </span>
       <span className={ROW_PLATES} title={loadingWords(set.loading)}>
-        {call.verdict !== 'free' && <BarDrawing loading={set.loading} height={strong ? 44 : 34} />}
+        {isBarLift(set.liftId) && <BarDrawing loading={set.loading} height={strong ? 44 : 34} />}
       </span>
       <span className={ROW_CALL}>
         {call.choice && (
@@ -118,16 +125,111 @@ export function SetRow({
         </span>
       </span>
       <span className="text-right @4xl:text-left">
-        {call.probability !== null && call.range && (
-          <Chance
-            probability={call.probability}
-            range={call.range}
-            threshold={call.threshold}
-            unproven={call.verdict === 'unproven'}
-          />
-        )}
+        <ChanceOf call={call} />
         {call.choice === 'straps' && <span className="text-sm text-quiet">strapped</span>}
       </span>
+    </Row>
+  );
+}
+
+/** The chance of a call, where the bare hand is tested. */
+function ChanceOf({ call }: { call: CalledSet['call'] }): ReactElement | null {
+  const { probability, range, threshold, verdict } = call;
+  if (probability === null || !range) return null;
+  return (
+    <Chance probability={probability} range={range} threshold={threshold} unproven={verdict === 'unproven'} />
+  );
+}
+
+/** Says that a line holds more than it shows. */
+function Unfolds({ open }: { open: boolean }): ReactElement {
+  return (
+    <ChevronRight size={14} aria-hidden className={clsx('inline shrink-0 text-quiet', open && 'rotate-90')} />
+  );
+}
+
+/** Warm-ups in a row that are gripped alike: one line that unfolds. */
+export function WarmupRow({
+  groups,
+  open,
+  onOpen,
+}: {
+  groups: readonly SetGroup[];
+  open: boolean;
+  onOpen: () => void;
+}): ReactElement {
+  const unit = useUnit();
+  const sets = groups.map((group) => group.first);
+  const { line, call } = sets[0]!;
+  const riskiest = sets.reduce((worst, set) =>
+    (set.call.probability ?? 1) < (worst.call.probability ?? 1) ? set : worst,
+  );
+  const { verdict } = riskiest.call;
+  return (
+    <Row open={open} onOpen={onOpen} folded>
+      <span className="label">{SET_ROLE_TAGS.warmup}</span>
+      <span className="figures flex items-center gap-2 text-lg">
+        {sets.map((set) => load(set.loading.total, unit)).join(' · ')} <Unfolds open={open} />
+      </span>
+      <span className={ROW_CALL}>
+        {call.choice && (
+          <GripMark choice={call.choice} {...(call.sideUnder && { sideUnder: call.sideUnder })} size={22} />
+        )}
+        <span className="min-w-0">
+          {line}
+          <span className="text-quiet"> · </span>
+          <span className="text-quiet">
+            {groups.map(({ first, count }) => `${count > 1 ? `${count} × ` : ''}${first.reps}`).join(', ')}{' '}
+            reps
+          </span>
+          {verdict === 'unproven' && <span className="text-sm text-quiet">, not known yet</span>}
+        </span>
+      </span>
+      <span className="text-right @4xl:text-left">
+        <ChanceOf call={riskiest.call} />
+      </span>
+    </Row>
+  );
+}
+
+/** A lift that hangs from no hand: one quiet line, with its chalk where there is any. */
+export function FreeRow({
+  groups,
+  open,
+  onOpen,
+}: {
+  groups: readonly SetGroup[];
+  open: boolean;
+  onOpen: () => void;
+}): ReactElement {
+  const unit = useUnit();
+  const work = groups.filter(({ first }) => first.role !== 'warmup');
+  const shown = work.length > 0 ? work : groups;
+  const warmups = groups.filter((group) => !shown.includes(group));
+  const { chalk } = shown[0]!.first.call;
+  return (
+    <Row open={open} onOpen={onOpen} folded>
+      <span className="label">{SET_ROLE_TAGS[shown[0]!.first.role]}</span>
+      <span className="figures text-lg">
+        {shown
+          .map(({ first, count }) => {
+            const asked = first.seconds ? seconds(first.seconds) : String(first.reps);
+            const one =
+              first.loading.total > 0 ? `${load(first.loading.total, unit)} × ${asked}` : `× ${asked}`;
+            return count > 1 ? `${one}, ${count} sets` : one;
+          })
+          .join('; ')}{' '}
+        <Unfolds open={open} />
+      </span>
+      <span className={clsx(ROW_CALL, 'text-quiet')}>
+        <span className="min-w-0">
+          no grip
+          {chalk.kind !== 'none' && ` · ${CHALK_NAMES[chalk.kind]} on the ${chalk.where.join(', ')}`}
+          {warmups.length > 0 &&
+            ` · after ${warmups.map(({ first }) => load(first.loading.total, unit)).join(' · ')}`}
+        </span>
+      </span>
+      <span />
     </Row>
   );
 }

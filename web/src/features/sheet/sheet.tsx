@@ -4,7 +4,7 @@ import clsx from 'clsx';
 import { ArrowLeft } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { Link, NavLink, Outlet, useLocation, useMatch, useNavigate, useParams } from 'react-router';
-import { useIsCoach } from '../../data/session/use-is-coach.ts';
+import { useIsCoach, useIsStaff } from '../../data/session/use-is-coach.ts';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { SeasonStrip } from '../../ui/charts/season-strip.tsx';
 import { HandsMark } from '../../ui/marks/hands-mark.tsx';
@@ -18,16 +18,21 @@ import { useSheet } from '../../data/lifters/lifters.ts';
 export function Sheet(): ReactElement {
   const { lifterId = '' } = useParams();
   const sheet = useSheet(lifterId);
-  const coach = useIsCoach();
+  const [coach, staff] = [useIsCoach(), useIsStaff()];
   const navigate = useNavigate();
   const onCalls = useMatch('/lifters/:lifterId/calls/*') !== null;
   const onSession = useMatch('/lifters/:lifterId/calls/:sessionId');
   return (
-    <div className="px-4 pb-12 pt-4 md:px-8">
-      {coach && (
-        <Link to="/" className="mb-2 inline-flex items-center gap-1 py-2 lg:hidden">
-          <ArrowLeft size={18} aria-hidden /> Rack
-        </Link>
+    <div className="px-4 pb-12 pt-3 md:px-6">
+      {staff && (
+        <p className="mb-2 flex gap-5 lg:hidden">
+          <Link to="/" className="inline-flex items-center gap-1 py-2">
+            <ArrowLeft size={18} aria-hidden /> Today
+          </Link>
+          <Link to="/lifters" className="py-2">
+            Rack
+          </Link>
+        </p>
       )}
       {sheet.isPending && <Loading what="the sheet" lines={7} />}
       {sheet.error && <Failed error={sheet.error} retry={() => void sheet.refetch()} />}
@@ -41,19 +46,22 @@ export function Sheet(): ReactElement {
             open={onCalls ? (onSession?.params.sessionId ?? sheet.data.nextSessionId) : null}
             onOpen={(id) => void navigate(`/lifters/${sheet.data.lifter.id}/calls/${id}`)}
           />
-          <nav aria-label="The sheet" className="mt-1 flex flex-wrap gap-x-6 border-b border-rule">
+          <nav
+            aria-label="The sheet"
+            className="flex gap-x-5 overflow-x-auto border-b border-rule md:gap-x-6"
+          >
             <Page to="calls">Calls</Page>
-            {coach && <Page to="program">Program</Page>}
-            <Page to="ramp">Ramp</Page>
+            {staff && <Page to="program">Program</Page>}
             <Page to="holds">Holds</Page>
-            <Page to="curve">Curve</Page>
+            <Page to="curve" also={['ramp', 'compare']}>
+              Curve
+            </Page>
             <Page to="hands">Hands</Page>
-            <Page to="squeeze" also="grippers">
+            <Page to="squeeze" also={['grippers']}>
               Squeeze
             </Page>
-            <Page to="compare">Compare</Page>
             <Page to="log">Log</Page>
-            {coach && <Page to="profile">Profile</Page>}
+            {staff && <Page to="profile">Profile</Page>}
           </nav>
           <Outlet context={sheet.data} key={lifterId} />
         </>
@@ -95,27 +103,38 @@ function Head({ lifter }: { lifter: LifterView }): ReactElement {
     ...(lifter.hookStage === 'none' ? [] : [`hook: ${lifter.hookStage}`]),
   ];
   return (
-    <header className="mb-3 flex flex-wrap items-end gap-x-6 gap-y-2 md:flex-nowrap">
-      <div className="min-w-0 grow">
-        <h1 className="text-4xl">{lifter.name}</h1>
-        <p className="text-quiet">{facts.join(' · ')}</p>
+    <header className="mb-1 flex flex-wrap items-center gap-x-5 gap-y-1">
+      <h1 className="text-3xl md:text-4xl">{lifter.name}</h1>
+      <div className="order-last min-w-0 grow basis-full md:order-none md:basis-0">
+        <p className="line-clamp-2 text-sm leading-snug text-quiet">{facts.join(' · ')}</p>
       </div>
-      <div className="flex shrink-0 items-center gap-3">
-        <HandsMark hands={lifter.hands} looked={lifter.hands.on !== null} size={34} />
-        <p className="max-w-48 text-sm leading-snug">{sayHands(lifter.hands, lifter.hands.on !== null)}</p>
+      <div className="flex min-w-0 shrink items-center gap-3">
+        <HandsMark hands={lifter.hands} looked={lifter.hands.on !== null} size={30} />
+        <p className="line-clamp-2 max-w-48 text-sm leading-snug">
+          {sayHands(lifter.hands, lifter.hands.on !== null)}
+        </p>
       </div>
     </header>
   );
 }
 
-function Page({ to, also, children }: { to: string; also?: string; children: string }): ReactElement {
-  const onOther = useLocation().pathname.endsWith(`/${also}`);
+function Page({
+  to,
+  also = [],
+  children,
+}: {
+  to: string;
+  also?: readonly string[];
+  children: string;
+}): ReactElement {
+  const { pathname } = useLocation();
+  const onOther = also.some((each) => pathname.endsWith(`/${each}`));
   return (
     <NavLink
       to={to}
       className={({ isActive }) =>
         clsx(
-          'figures -mb-px border-b-[3px] py-2 text-xl',
+          'figures shrink-0 border-b-[3px] py-1.5 text-xl',
           isActive || onOther ? 'border-forge font-semibold' : 'border-transparent text-quiet hover:text-ink',
         )
       }

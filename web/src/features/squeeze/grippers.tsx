@@ -21,7 +21,7 @@ import { Caution, Empty, Failed, Loading } from '../../ui/states.tsx';
 import { useRequestForm } from '../../ui/request-form.ts';
 import { SaveTable } from '../../ui/save-table.tsx';
 import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
-import { SqueezeParts } from './squeeze.tsx';
+import { Parts, SQUEEZE_PARTS } from '../../ui/parts.tsx';
 import { momentOn } from '../../data/clock.ts';
 import { useToday } from '../../data/session/use-today.ts';
 import { DateField } from '../../ui/date-field.tsx';
@@ -33,7 +33,7 @@ export function Grippers(): ReactElement {
   const grippers = useGrippers(lifter.id);
   return (
     <>
-      <SqueezeParts />
+      <Parts name="Squeeze" parts={SQUEEZE_PARTS} />
       {grippers.isPending ? (
         <Loading what="the grippers" lines={8} />
       ) : grippers.data ? (

@@ -1,13 +1,13 @@
 import { SIDES, type HandReading, type Side } from '@iron-clasp/core';
 import type { SqueezeTestView, SqueezeView } from '@iron-clasp/contract';
-import clsx from 'clsx';
 import { useState, type ReactElement } from 'react';
-import { NavLink } from 'react-router';
+
 import { useIsCoach } from '../../data/session/use-is-coach.ts';
 import { TimeChart } from '../../ui/charts/time-chart.tsx';
 import { Button } from '../../ui/button.tsx';
 import { nearDay, shortDay } from '../../ui/figures.ts';
 import { Caution, Empty, Failed, Loading } from '../../ui/states.tsx';
+import { Parts, SQUEEZE_PARTS } from '../../ui/parts.tsx';
 import { SaveTable } from '../../ui/save-table.tsx';
 import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
 import { GuidedTest } from './guided-test.tsx';
@@ -15,29 +15,13 @@ import { Protocols } from './protocols.tsx';
 import { TraceDrawing } from './trace-drawing.tsx';
 import { useDeclineEasing, useSqueeze, useTrace, useUndoTest } from '../../data/squeeze/squeeze.ts';
 
-/** The two halves of the squeeze: what a dynamometer says, and which grippers a hand closes. */
-export function SqueezeParts(): ReactElement {
-  const part = ({ isActive }: { isActive: boolean }): string =>
-    clsx('py-1 text-lg', isActive ? 'font-semibold underline decoration-2 underline-offset-8' : 'text-quiet');
-  return (
-    <nav aria-label="Squeeze" className="flex gap-6 pt-3">
-      <NavLink to="../squeeze" relative="path" end className={part}>
-        Dynamometer
-      </NavLink>
-      <NavLink to="../grippers" relative="path" className={part}>
-        Grippers
-      </NavLink>
-    </nav>
-  );
-}
-
 /** Squeeze tests: what the latest says against the lifter's own earlier ones, and a test step by step. */
 export function Squeeze(): ReactElement {
   const { lifter } = useOpenSheet();
   const squeeze = useSqueeze(lifter.id);
   return (
     <>
-      <SqueezeParts />
+      <Parts name="Squeeze" parts={SQUEEZE_PARTS} />
       {squeeze.isPending ? (
         <Loading what="the squeeze tests" lines={8} />
       ) : squeeze.data ? (
@@ -194,9 +178,9 @@ function HandFigure({ side, hand }: { side: Side; hand: HandReading | undefined 
       </p>
       <p className="text-sm text-quiet">
         {hand.change !== undefined &&
-          `${hand.change >= 0 ? '+' : '−'}${Math.abs(hand.change).toFixed(1)} against ${hand.baseline!.toFixed(1)}; `}
+          `${hand.change >= 0 ? '+' : '−'}${Math.abs(hand.change).toFixed(1)} against ${hand.baseline!.toFixed(1)} expected of the mean; `}
         a change counts from {hand.minimalDetectableChange.toFixed(1)}
-        {hand.typicalError.fromLog ? ' (own trials)' : ' (working figure)'}; mean {hand.mean.toFixed(1)}
+        {hand.baseline === undefined && ' (by repeated trials alone)'}; mean {hand.mean.toFixed(1)}
         {hand.z !== undefined && `; z ${hand.z.toFixed(1)}`}
       </p>
     </div>
