@@ -59,15 +59,16 @@ async function benchApi({ url, databaseUrl }) {
       (await fetch(url + '/api' + path(i), { headers: { cookie: coach.cookie } })).arrayBuffer(),
     );
   const routes = {
+    'GET /today (calls of all who train, decisions)': () => '/today',
     'GET /lifters (the rack)': () => '/lifters',
     'GET /lifters/:id/sheet': (i) => `/lifters/${lifter(i).id}/sheet`,
-    'GET /sessions/:id/calls (fit, calls, hold)': (i) => `/sessions/${lifter(i).nextSession.id}/calls`,
-    'GET /lifters/:id/curve (fit, calls)': (i) => `/lifters/${lifter(i).id}/curve`,
-    'GET /lifters/:id/curve/months (14 fits)': (i) => `/lifters/${lifter(i).id}/curve/months`,
-    'GET /lifters/:id/holds (fit, holds, week)': (i) => `/lifters/${lifter(i).id}/holds`,
+    'GET /sessions/:id/calls (calls, hold)': (i) => `/sessions/${lifter(i).nextSession.id}/calls`,
+    'GET /lifters/:id/curve (calls)': (i) => `/lifters/${lifter(i).id}/curve`,
+    'GET /lifters/:id/curve/months': (i) => `/lifters/${lifter(i).id}/curve/months`,
+    'GET /lifters/:id/holds (holds, week)': (i) => `/lifters/${lifter(i).id}/holds`,
     'GET /lifters/:id/squeeze': (i) => `/lifters/${lifter(i).id}/squeeze`,
     'GET /lifters/:id/grippers (5 fits)': (i) => `/lifters/${lifter(i).id}/grippers`,
-    'GET /lifters/:id/compare (12 fits)': (i) => `/lifters/${lifter(i).id}/compare`,
+    'GET /lifters/:id/compare': (i) => `/lifters/${lifter(i).id}/compare`,
     'GET /club/attention (every lifter)': () => '/club/attention',
   };
   for (const path of Object.values(routes)) await ask(path);
@@ -180,11 +181,14 @@ async function benchManyLifters({ url, databaseUrl }) {
   );
   await client.end();
   const routes = {
+    'GET /today': () => '/today',
     'GET /lifters (first page of the rack)': () => '/lifters',
     'GET /lifters?after= (next page)': () => `/lifters?after=${first.next}`,
     'GET /lifters?find= (by name)': (i) => `/lifters?find=${String(i % 500).padStart(4, '0')}`,
     'GET /lifters/:id/sheet': (i) => `/lifters/${guest(i)}/sheet`,
     'GET /lifters/:id/curve': (i) => `/lifters/${guest(i)}/curve`,
+    'GET /lifters/:id/holds': (i) => `/lifters/${guest(i)}/holds`,
+    'GET /lifters/:id/compare': (i) => `/lifters/${guest(i)}/compare`,
     'GET /lifters/:id/profile': (i) => `/lifters/${guest(i)}/profile`,
     'GET /lifters/today': () => '/lifters/today',
     'GET /kit': () => '/kit',

@@ -4,7 +4,7 @@ import { fileURLToPath } from 'node:url';
 import { ensureBuilt, ensurePackages } from './lib/build.mjs';
 import { DEVICE_PORT, startDevice } from './lib/device.mjs';
 import { alive, checkDisk, checkNode, makeFolder, portIsFree } from './lib/machine.mjs';
-import { startPostgres } from './lib/postgres.mjs';
+import { keepRunning, startPostgres } from './lib/postgres.mjs';
 import { run, say, Trouble } from './lib/say.mjs';
 import { startServer } from './lib/server.mjs';
 
@@ -41,14 +41,22 @@ run(async () => {
     const databaseUrl = process.env.DATABASE_URL || (await ownDatabase(dataDir, toStop));
     say('Starting the server …');
     const server = await Promise.race([
-      startServer(ROOT, { databaseUrl, port, onOutput: quietly }),
+      startServer(ROOT, {
+        databaseUrl,
+        port,
+        env: {
+          IRON_CLASP_TLS_FOLDER: process.env.IRON_CLASP_TLS_FOLDER || join(dataDir, 'tls'),
+          IRON_CLASP_BACKUPS: process.env.IRON_CLASP_BACKUPS || join(dataDir, 'backups'),
+        },
+        onOutput: (text) => quietly(heard(text)),
+      }),
       interrupted,
     ]);
     if (server === 'asked') return;
     toStop.push(async () => void (await server.stop()));
     const hello = await welcome(server.url);
     const device = hello.demo ? await ownDevice(toStop) : undefined;
-    announce(hello, server.url, device);
+    announce(hello, server.url, device, hello.setUp ? code : undefined);
     const why = await Promise.race([interrupted, server.ended]);
     if (why !== 'asked')
       throw new Trouble(
@@ -90,9 +98,27 @@ function readLock(file) {
 
 async function ownDatabase(dataDir, toStop) {
   say('Starting PostgreSQL …');
-  const postgres = await startPostgres(join(dataDir, 'postgres'));
+  const dir = join(dataDir, 'postgres');
+  const postgres = await startPostgres(dir);
   toStop.push(async () => postgres.stop());
+  const letGo = keepRunning(dir, postgres, say);
+  toStop.push(async () => letGo());
   return postgres.url;
+}
+
+/** What the server tells while it starts and is shown at the end, where it is looked for: the code that starts a club, and its addresses. */
+let code;
+const secure = [];
+function heard(text) {
+  return text
+    .replace(/^Code to start a club of your own: (\S+)\n/m, (_, shown) => {
+      code = shown;
+      return '';
+    })
+    .replaceAll(/^Reached by https: (\S+)\n/gm, (_, address) => {
+      secure.push(address);
+      return '';
+    });
 }
 
 /** The request log goes to its file-like place, standard output, only when asked for. */
@@ -123,9 +149,16 @@ async function welcome(url) {
   return answer.json();
 }
 
-function announce({ demo }, url, device) {
+function announce({ demo }, url, device, code) {
   say(`\nIron Clasp is ready:  ${url}`);
   if (demo) say(`Sign in to ${demo.club} with  ${demo.email}  /  ${demo.password}`);
+  if (secure.length > 0) {
+    const [first] = secure;
+    const plain = new URL(first);
+    say(`On other devices of this network:  ${secure.join('  ')}`);
+    say(`A device that is new here opens  http://${plain.hostname}:${new URL(url).port}/trust  first.`);
+  }
+  if (code) say(`Start a club of your own at  ${url}/set-up  with the code  ${code}`);
   if (device)
     say(
       device.port === undefined

@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process';
 import { existsSync, readFileSync, rmSync } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { basename, dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { ensureBuilt, ensurePackages } from './lib/build.mjs';
 import { checks } from './lib/checks.mjs';
@@ -15,6 +15,8 @@ const CHROMIUM = ['/usr/bin/chromium', '/usr/bin/chromedriver'];
 /** Test files of a suite that run at once: a core each; browser tests wait more than they work. */
 const SIDE_BY_SIDE = 2;
 const BROWSERS = 3;
+/** Files named in each suite's time. */
+const SLOWEST = 25;
 
 const score = { passed: 0, failed: 0 };
 /** How long each suite took, told together at the end. */
@@ -77,6 +79,15 @@ async function runChecks() {
   times.push(`checks: ${seconds(first)}`);
 }
 
+/** The files that took longest: where the next minute is to be saved. */
+function slowest({ testResults }) {
+  const files = testResults
+    .map(({ name, startTime, endTime }) => ({ name: basename(name), took: endTime - startTime }))
+    .sort((a, b) => b.took - a.took)
+    .slice(0, SLOWEST);
+  return files.map(({ name, took }) => `\n  ${Math.round(took / 1000)} s ${name}`).join('');
+}
+
 /** Runs Jest projects and adds their counts; a suite that does not even load counts as a failure. */
 async function runJest(title, projects, work, env = {}) {
   say(`\n${title}`);
@@ -118,6 +129,6 @@ async function runJest(title, projects, work, env = {}) {
   const unfinished = result.numPendingTests + result.numTodoTests;
   score.passed += result.numPassedTests;
   score.failed += result.numFailedTests + result.numRuntimeErrorTestSuites + unfinished;
-  times.push(`${title}: ${result.numPassedTests} passed, ${seconds(started)}`);
+  times.push(`${title}: ${result.numPassedTests} passed, ${seconds(started)}${slowest(result)}`);
   if (result.numTotalTests === 0) throw new Trouble(`${title}: no test ran.`);
 }

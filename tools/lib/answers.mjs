@@ -28,6 +28,8 @@ export async function describeAnswers(root) {
     if (!ts.isTypeReferenceNode(type))
       throw new Error(`${of} answers with ${type.getText()}: give its answer a name in the contract.`);
     const name = type.typeName.getText();
+    // A file, whatever is in it.
+    if (name === 'StreamableFile') return { type: 'string', format: 'binary' };
     const made = generator.createSchema(name);
     Object.assign(schemas, made.definitions);
     return { $ref: made.$ref };

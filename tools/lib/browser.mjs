@@ -22,11 +22,12 @@ const FLAGS = [
   '--hide-scrollbars',
 ];
 
-/** Opens a headless Chromium with a fresh profile; `close` ends it and removes the profile. */
-export async function openBrowser({ width = 1280, height = 800 } = {}) {
+/** Opens a headless Chromium with a fresh profile; `close` ends it and removes the profile. `flags` are more of Chromium's own. */
+export async function openBrowser({ width = 1280, height = 800, flags = [] } = {}) {
   const profile = mkdtempSync(join(tmpdir(), 'iron-clasp-chromium-'));
   const options = new Options().addArguments(
     ...FLAGS,
+    ...flags,
     `--user-data-dir=${profile}`,
     `--window-size=${width},${height}`,
   );

@@ -1,6 +1,7 @@
 import { demoDay } from './demo-day.mjs';
 import { freePort } from './machine.mjs';
 import { startServer } from './server.mjs';
+import { demoCoach } from './stack.mjs';
 
 const TEMPLATE = 'demo';
 
@@ -21,6 +22,10 @@ export async function makeDemoTemplate(root, databaseUrl) {
     port: await freePort(),
     env: { IRON_CLASP_LOG: 'silent', ...demoDay() },
   });
+  // Every curve is fitted and kept once, not by the first page of every copy: Today looks at all of them.
+  const coach = await demoCoach(server.url);
+  await coach.get('/today');
+  await coach.leave();
   await server.stop();
   return { IRON_CLASP_E2E_DATABASE: databaseUrl, IRON_CLASP_E2E_TEMPLATE: TEMPLATE, ...demoDay() };
 }

@@ -33,7 +33,7 @@ export async function startServer(root, { databaseUrl, port, env = {}, onOutput 
     });
   }
   const ended = new Promise((resolve) => child.once('exit', (code, signal) => resolve({ code, signal })));
-  const url = `http://127.0.0.1:${port}`;
+  const url = `http://${reachedAt(process.env.IRON_CLASP_HOST)}:${port}`;
   const healthy = await Promise.race([untilHealthy(`${url}/api/health`), ended.then(() => false)]);
   if (!healthy) {
     child.kill('SIGKILL');
@@ -47,6 +47,13 @@ export async function startServer(root, { databaseUrl, port, env = {}, onOutput 
     return result;
   };
   return { url, child, ended, stop };
+}
+
+/** Where a server that listens on `host` is reached from this machine. */
+function reachedAt(host) {
+  const here =
+    !host || host === 'localhost' || host === '0.0.0.0' || host === '::' || host.startsWith('127.');
+  return here ? '127.0.0.1' : host.includes(':') ? `[${host}]` : host;
 }
 
 async function untilHealthy(address) {

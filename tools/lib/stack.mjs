@@ -36,5 +36,8 @@ export async function demoCoach(url) {
   });
   const cookie = answer.headers.getSetCookie()[0].split(';')[0];
   const get = async (path) => (await fetch(`${url}/api${path}`, { headers: { cookie } })).json();
-  return { cookie, get };
+  const { token } = await answer.json();
+  const leave = () =>
+    fetch(`${url}/api/session`, { method: 'DELETE', headers: { cookie, 'x-iron-clasp-token': token } });
+  return { cookie, get, leave };
 }

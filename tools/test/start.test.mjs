@@ -1,5 +1,6 @@
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { get } from 'node:https';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
@@ -44,6 +45,23 @@ function start({ data, port, env = {} }) {
 
 const healthy = async (port) =>
   (await fetch(`http://127.0.0.1:${port}/api/health`).catch(() => undefined))?.status;
+
+/** Status of what is served by https under another name than this machine's, to a client that trusts the authority. */
+function served(port, authority) {
+  const options = {
+    host: '127.0.0.1',
+    port,
+    path: '/api/health',
+    servername: 'gym.example',
+    ca: readFileSync(authority),
+  };
+  return new Promise((resolve, reject) => {
+    get({ ...options, headers: { host: 'gym.example' } }, (answer) => resolve(answer.resume().statusCode)).on(
+      'error',
+      reject,
+    );
+  });
+}
 
 /** Process ids of everything that works in the data folder. */
 function postmaster(data) {
@@ -108,11 +126,32 @@ it(
     await second.ended;
 
     // A start after the crash: stale lock, orphaned PostgreSQL. The server has followed its parent by itself.
-    const third = start({ data, port });
-    await third.says(/Stop with Ctrl-C/);
+    // For the other devices of the network it speaks https by a certificate of its own.
+    const httpsPort = await freePort();
+    const third = start({
+      data,
+      port,
+      env: {
+        ...{ IRON_CLASP_HOST: '0.0.0.0', IRON_CLASP_HTTPS_PORT: String(httpsPort), IRON_CLASP_DEMO: 'off' },
+        IRON_CLASP_NAMES: 'gym.example',
+      },
+    });
+    const open = await third.says(/Stop with Ctrl-C/);
+    expect(open).toContain(`https://gym.example:${httpsPort}`);
+    expect(open).toContain(`http://gym.example:${port}/trust`);
+    expect(open).toMatch(/\/set-up {2}with the code {2}\w{4}-\w{4}-\w{4}/);
+    expect(await (await fetch(`http://127.0.0.1:${port}/trust`)).text()).toContain('iron-clasp.crt');
+    expect(await served(httpsPort, join(data, 'tls', 'authority.crt'))).toBe(200);
     expect(postmaster(data)).not.toBe(orphan);
     await gone(orphan);
     expect(await healthy(port)).toBe(200);
+
+    // PostgreSQL dies under it: it is started again, and the server goes on.
+    const killed = postmaster(data);
+    process.kill(killed, 'SIGKILL');
+    await third.says(/PostgreSQL runs again/);
+    expect(postmaster(data)).not.toBe(killed);
+    while ((await healthy(port)) !== 200) await new Promise((resolve) => setTimeout(resolve, 50));
     third.child.kill('SIGINT');
     expect(await third.ended).toBe(0);
   },
