@@ -8,8 +8,8 @@ import { OwnServer } from './own-server.test-helper.ts';
 
 /** Longest wait for a condition, ms: generous, since only a failure ever waits so long. */
 const PATIENCE = 40_000;
-/** How often a condition is looked at, ms. */
-const LOOK = 40;
+/** How often a condition is looked at, ms: each look lays the page out, which costs what it waits for. */
+const LOOK = 100;
 
 export const COACH = { email: 'maren@tarnquay.example', password: 'rope-works-26' };
 
@@ -17,6 +17,11 @@ let shared: Promise<OwnServer> | undefined;
 /** One server, and one database, for all the tests of a file. */
 const serverOfThisFile = (): Promise<OwnServer> => (shared ??= OwnServer.start());
 afterAll(async () => (await shared)?.stop());
+
+/** SQL on the database of this file, for what no screen can make. */
+export async function query(text: string): Promise<void> {
+  await (await serverOfThisFile()).query(text);
+}
 
 /** A page of the real application in headless Chromium, driven as a person would. */
 export class Page {
@@ -31,7 +36,7 @@ export class Page {
   }
 
   static async open(
-    size: { width: number; height: number } = { width: 1280, height: 800 },
+    size: { width: number; height: number; flags?: readonly string[] } = { width: 1280, height: 800 },
     base?: string,
   ): Promise<Page> {
     const { driver, close } = await openBrowser(size);
@@ -183,8 +188,10 @@ export class Page {
 
   /** Opens a lifter from the rack and waits for the calls. */
   async openLifter(name: string): Promise<void> {
-    await this.go('/');
-    await this.click(name);
+    const rack = await this.driver.findElements(By.css('nav[aria-label="The rack"] li'));
+    // Beside what is open on a laptop, on a page of its own on a phone.
+    if (!(await rack[0]?.isDisplayed().catch(() => false))) await this.go('/lifters');
+    await this.click(name, 'The rack');
     await this.until(async () => (await this.text('h1')) === name, `the sheet of ${name}`);
     await this.find('[data-row]');
   }

@@ -1,5 +1,5 @@
-import { randomUUID } from 'node:crypto';
-import { rmSync } from 'node:fs';
+import { createHash, randomUUID, X509Certificate } from 'node:crypto';
+import { readFileSync, rmSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import pg from 'pg';
 import { freePort, temporaryFolder } from '../../tools/lib/machine.mjs';
@@ -14,6 +14,12 @@ export class OwnServer {
   readonly #port: number;
   readonly #database: string;
   #running: Awaited<ReturnType<typeof startServer>> | null = null;
+
+  #secure: { readonly url: string; readonly hash: string } | null = null;
+  readonly #folders: string[] = [];
+  #env: Readonly<Record<string, string>> = {};
+  /** What the server has said. */
+  #words = '';
 
   /** A cluster of its own, where the test stops the database. */
   #cluster: { readonly data: string; running: Awaited<ReturnType<typeof startPostgres>> } | null = null;
@@ -45,17 +51,59 @@ export class OwnServer {
     this.#cluster!.running = await startPostgres(data, { settings: { fsync: 'off', port } });
   }
 
-  static async start(): Promise<OwnServer> {
+  /** On a copy of the demo. */
+  static start(): Promise<OwnServer> {
+    return OwnServer.on(process.env['IRON_CLASP_E2E_TEMPLATE']!, {});
+  }
+
+  /** Without the demo and without anything: as on a machine on which it was just installed; with https under this name. */
+  static async empty(name: string): Promise<OwnServer> {
+    const tls = temporaryFolder('iron-clasp-tls-');
+    const port = await freePort();
+    const server = await OwnServer.on('template0', {
+      ...{ IRON_CLASP_DEMO: 'off', IRON_CLASP_TLS: 'own', IRON_CLASP_TLS_FOLDER: tls },
+      IRON_CLASP_BACKUPS: join(tls, 'backups'),
+      ...{ IRON_CLASP_NAMES: name, IRON_CLASP_HTTPS_PORT: String(port) },
+    });
+    const key = new X509Certificate(readFileSync(join(tls, 'server.crt'))).publicKey;
+    const hash = createHash('sha256')
+      .update(key.export({ type: 'spki', format: 'der' }))
+      .digest('base64');
+    server.#secure = { url: `https://${name}:${port}`, hash };
+    server.#folders.push(tls);
+    return server;
+  }
+
+  /** How another device of the network comes to it: by its name, over https, with its authority trusted. */
+  get secure(): { readonly url: string; readonly flags: readonly string[] } {
+    const { url, hash } = this.#secure!;
+    const { hostname } = new URL(url);
+    return {
+      url,
+      flags: [
+        `--host-resolver-rules=MAP ${hostname} 127.0.0.1`,
+        `--ignore-certificate-errors-spki-list=${hash}`,
+      ],
+    };
+  }
+
+  private static async on(template: string, env: Readonly<Record<string, string>>): Promise<OwnServer> {
     const admin = process.env['IRON_CLASP_E2E_DATABASE'];
     if (!admin) throw new Error('IRON_CLASP_E2E_DATABASE is not set: these tests run through `npm test`.');
     const name = `e2e_${randomUUID().replaceAll('-', '')}`;
     const client = new pg.Client({ connectionString: admin });
     await client.connect();
-    await client.query(`CREATE DATABASE ${name} TEMPLATE ${process.env['IRON_CLASP_E2E_TEMPLATE']}`);
+    await client.query(`CREATE DATABASE ${name} TEMPLATE ${template}`);
     await client.end();
     const server = new OwnServer(await freePort(), admin.replace(/\/[^/]*$/, `/${name}`));
+    server.#env = env;
     await server.up();
     return server;
+  }
+
+  /** The code that the terminal shows where there is no club yet. */
+  get code(): string {
+    return /Code to start a club of your own: (\S+)/.exec(this.#words)![1]!;
   }
 
   /** Serves, with these pages where another version of them is wanted. */
@@ -63,7 +111,8 @@ export class OwnServer {
     this.#running = await startServer(ROOT, {
       databaseUrl: this.#database,
       port: this.#port,
-      env: { IRON_CLASP_LOG: 'silent', ...(web && { IRON_CLASP_WEB: web }) },
+      env: { IRON_CLASP_LOG: 'silent', ...this.#env, ...(web && { IRON_CLASP_WEB: web }) },
+      onOutput: (text: string) => (this.#words += text),
     });
   }
 
@@ -105,6 +154,7 @@ export class OwnServer {
 
   async stop(): Promise<void> {
     await this.#running?.stop();
+    for (const folder of this.#folders) rmSync(folder, { recursive: true, force: true });
     this.#cluster?.running.remove();
     if (this.#cluster) rmSync(dirname(this.#cluster.data), { recursive: true, force: true });
   }

@@ -25,6 +25,7 @@ const choose = async (label: RegExp): Promise<void> => {
 
 it('the ramp shows up to which load each grip holds, lift by lift, and asks more for an attempt', async () => {
   await page.openLifter('Odalys Brandt');
+  await page.click('Curve');
   await page.click('Ramp');
   await page.find('[aria-label="Ceilings as a table"] tbody tr');
   // The planned top single stands in the row of one repetition.

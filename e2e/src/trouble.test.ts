@@ -131,7 +131,7 @@ it('says plainly that a page is stale, and shows the change after a reload', asy
 it('an unknown lifter, an unknown session and an unknown address each say where to go', async () => {
   await page.go(`/lifters/${randomUUID()}/calls`);
   await page.says('This lifter is not in your club, or is no longer there');
-  await page.click('To the rack');
+  await page.click('To Today');
   await page.at(/^\/$/);
   await page.go(`/floor/${randomUUID()}`);
   await page.says('This session is not in your club');

@@ -23,7 +23,7 @@ it('a coach signs in, reads the calls and their reasons, runs the hold, and the 
   const id = await lifterId();
   await page.says('Deadlift, heavy');
   // The lighter warm-ups are hooked, so light that they need no chalk.
-  await page.says(/^hook$/m);
+  await page.says(/hook · 5, 4 reps/);
   await page.says(/straps, loop, 3 turns/);
   const before = await page.api<CurveView>('GET', `/lifters/${id}/curve`);
 

@@ -1,0 +1,58 @@
+import { By, Key } from 'selenium-webdriver';
+import { Page } from './browser.test-helper.ts';
+
+let page: Page;
+beforeAll(async () => {
+  page = await Page.open();
+  await page.signIn();
+}, 180_000);
+afterAll(() => page.close());
+
+const decisions = (): Promise<number> => page.count('section[aria-label="To decide"] li');
+
+it('sign-in lands on Today: who trains, what to decide and the week stand on one screen', async () => {
+  await page.says(/train today/);
+  await page.says('Odalys Brandt', 'section[aria-label="On the floor"]');
+  await page.says(/Deadlift 125 × 1/, 'section[aria-label="On the floor"]');
+  await page.says('Jun Takeda-Moss', 'section[aria-label="To decide"]');
+  for (const section of ['On the floor', 'To decide', 'The week ahead']) {
+    const place = await page.find(`section[aria-label="${section}"] h2`);
+    const { y, height } = await place.getRect();
+    expect(y + height).toBeLessThan(800);
+  }
+  expect(await page.accessibility()).toEqual([]);
+}, 120_000);
+
+it('a hold is accepted by key and taken back, without leaving the page', async () => {
+  const before = await decisions();
+  // What stops comes first; the next one can be accepted.
+  await page.keys(Key.ARROW_DOWN, 'a');
+  await page.says('hold accepted');
+  await page.until(async () => (await decisions()) < before, 'the decision to be gone');
+  await page.click('Undo');
+  await page.until(async () => (await decisions()) === before, 'the decision to be back');
+  expect(await page.path()).toBe('/');
+}, 120_000);
+
+it('starts the floor with those who are ticked', async () => {
+  await page.press(
+    By.xpath('//button[@role="checkbox"][@id=//label[contains(., "Noor Haddad on the floor")]/@for]'),
+  );
+  await page.click('Start the floor with 4');
+  await page.at(/^\/floor\/[^,]+,[^,]+,[^,]+,[^,]+$/);
+  await page.says('Done as called');
+}, 120_000);
+
+it('fits a phone: everybody is one step away, and nothing scrolls sideways', async () => {
+  await page.size(390, 844);
+  await page.go('/');
+  await page.says('Start the floor with');
+  const over = await page.driver.executeScript<number>(
+    'return document.documentElement.scrollWidth - innerWidth',
+  );
+  expect(over).toBeLessThanOrEqual(0);
+  expect(await page.accessibility()).toEqual([]);
+  await page.click('All lifters');
+  await page.at(/^\/lifters$/);
+  await page.says('Kofi Adeyemi-Lund', 'nav[aria-label="The rack"]');
+}, 120_000);
