@@ -8,6 +8,7 @@ export * from './calls.ts';
 export * from './club.ts';
 export * from './compare.ts';
 export * from './curve.ts';
+export type * from './back-test.ts';
 export * from './dynamometer-lines.ts';
 export * from './floor.ts';
 export * from './grippers.ts';

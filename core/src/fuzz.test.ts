@@ -21,6 +21,7 @@ const plates: core.PlatePairs[] = [
   { mass: 20, unit: 'kg', pairs: 4 },
   { mass: 2.5, unit: 'kg', pairs: 1 },
 ];
+const noBackTest = core.addBackTests([]);
 const ladder = core.fitGripperLadder([]);
 const protocol: core.SqueezeProtocol = {
   handle: 2,
@@ -89,6 +90,17 @@ const SOUND: Record<string, unknown[]> = {
   curveOn: [moving, 12],
   levelChange: [moving, 30, 10],
   driftAsShare: [moving],
+  blockDrift: [moving, 30, 10],
+  poolBlockDrifts: [[{ perWeek: 0.01, variance: 1e-4 }]],
+  backTest: [
+    [{ load: 140, seconds: 9, ended: 'slipped', ageDays: 20 }],
+    [{ load: 120, seconds: 10, held: true, lasted: 10, slipped: false, ageDays: 3 }],
+    { referenceLoad: 126 },
+    8,
+  ],
+  addBackTests: [[noBackTest]],
+  readBackTest: [noBackTest],
+  trialsOfLog: [{ sets: [], holds: [{ ...loggedHold, target: 15 }], bodyMass: 80 }, 'support'],
   checkMovingCurve: [moving],
   fitMovingCurve: [
     [

@@ -29,7 +29,9 @@ export {
 export * from './clasp-curve/fit-hold-curve.ts';
 export * from './clasp-curve/moving-curve.ts';
 export type { MovingDay, MovingFit } from './clasp-curve/fit-moving-curve.ts';
-export * from './clasp-curve/level-change.ts';
+export { driftAsShare, levelChange, type LevelChange } from './clasp-curve/level-change.ts';
+export * from './clasp-curve/block-drift.ts';
+export * from './clasp-curve/back-test.ts';
 export * from './clasp-curve/reference-load.ts';
 export { holdProbability, holdProbabilityRange, type HoldQuestion } from './clasp-curve/hold-probability.ts';
 export * from './clasp-curve/hold-load.ts';
@@ -56,6 +58,7 @@ export * from './set-demand/set-demand.ts';
 export * from './set-demand/set-observation.ts';
 export * from './set-demand/grip-ceilings.ts';
 export * from './log/observe-log.ts';
+export * from './log/hold-trials.ts';
 export * from './log/observe-best.ts';
 
 // Hands.

@@ -1,4 +1,5 @@
 import { fitHoldCurve, type FitOptions } from '../clasp-curve/fit-hold-curve.ts';
+import { fitMovingCurve } from '../clasp-curve/moving-curve.ts';
 import { holdProbability } from '../clasp-curve/hold-probability.ts';
 import { medianLoad } from '../clasp-curve/read-outs.ts';
 import {
@@ -92,13 +93,16 @@ const questionCheck: Check = record<AuditQuestion>({
  */
 export function nextAuditStep(question: AuditQuestion): AuditStep | undefined {
   questionCheck('', question);
-  const { observations, fit, grips, done, kit, mostSlip } = question;
+  const { observations, grips, done, kit, mostSlip } = question;
   if (done >= AUDIT_STEPS || grips.length === 0) return undefined;
+  // What is done today has no say in the scales: they are searched once, not with every outcome of every candidate.
+  const { scales } = fitMovingCurve(observations, question.fit).fit;
+  const fit = { ...question.fit, scales };
   const curve = fitHoldCurve(observations, fit);
   const before = doubtOf(curve, question);
   const best = candidates(question, curve, loadMaker(kit))
     .filter((step) => step.slips <= mostSlip)
-    .map((step) => ({ step, after: expectedDoubt(question, step, before) }))
+    .map((step) => ({ step, after: expectedDoubt({ ...question, fit }, step, before) }))
     .reduce<{ step: Candidate; after: number } | undefined>(
       (least, each) => (least === undefined || each.after < least.after ? each : least),
       undefined,

@@ -59,7 +59,8 @@ export function driftAsShare(moving: MovingCurve): Estimate {
   return around(drift.value / slope, Math.sqrt(drift.variance) / slope);
 }
 
-function lastDayUpTo({ days }: MovingFit, daysAgo: number): number {
+/** The place of the last day with rows up to a day. */
+export function lastDayUpTo({ days }: MovingFit, daysAgo: number): number {
   const next = days.findIndex((day) => day.ageDays < daysAgo);
   return next < 0 ? days.length - 1 : Math.max(next - 1, 0);
 }
@@ -68,7 +69,7 @@ function lastDayUpTo({ days }: MovingFit, daysAgo: number): number {
  * Covariance of the levels of two days. Given what is the same on every day the levels are a Markov chain, in which it is
  * handed on from neighbour to neighbour; what is the same on every day adds its part.
  */
-function sharedBy(fit: MovingFit, from: number, to: number): number {
+export function sharedBy(fit: MovingFit, from: number, to: number): number {
   const { drift, covariance, days } = fit;
   const fixed = new Matrix([
     [drift.variance, ...drift.withTerms],

@@ -30,6 +30,8 @@ export interface PlantedLog {
 const WEEKS = 26;
 const DAYS_A_WEEK = 3;
 const HOLDS_A_DAY = 3;
+/** Seconds asked of the holds of a day, in turn. */
+export const WANTED_SECONDS = [5, 10, 10, 5, 15];
 export const PLANTED_REFERENCE = 126;
 
 /** A lifter drawn from the prior whose hands move as told, and half a year of their log. */
@@ -54,7 +56,7 @@ export function movingLifter(seed: number, movement: Movement): PlantedLog {
       const today = level + slope * movement.days * normal();
       for (let i = 0; i < HOLDS_A_DAY; i++) {
         const hooked = i === 3;
-        const wanted = [5, 10, 10, 5, 15][i]!;
+        const wanted = WANTED_SECONDS[i]!;
         // Loads near what the lifter is thought to hold, as a coach would set them.
         const share = (believed - Math.log(wanted) + (hooked ? hook : 0)) / slope + 0.12 * (uniform() - 0.6);
         const load = PLANTED_REFERENCE * Math.exp(share);

@@ -5,7 +5,7 @@ import type { Reason } from '../calls/types.ts';
 import { capital } from '../calls/plain-words.ts';
 import { testCheck, testsCheck } from './check-test.ts';
 import { minimalDetectableChange, typicalError, type TypicalError } from './reliability.ts';
-import { expectedScore, type ExpectedScore, type HandTest } from './squeeze-level.ts';
+import { expectedScore, scoreForecast, type ExpectedScore, type HandTest } from './squeeze-level.ts';
 import { sameProtocol, squeezeAsymmetry, squeezeScores } from './squeeze-scores.ts';
 import type { Asymmetry, HandScores } from './squeeze-scores.ts';
 import type { SqueezeTest } from './types.ts';
@@ -193,8 +193,9 @@ const asTests = (past: readonly PastScores[], on: string): HandTest[] =>
 function droppedFrom(own: HandScores, past: readonly PastScores[], on: string): ExpectedScore | undefined {
   const [last, ...older] = past;
   if (!last || older.length === 0 || daysBetween(last.on, on) > SUSTAINED_WITHIN_DAYS) return undefined;
-  const then = expectedScore(asTests(older, last.on), last.trials.length);
-  const now = expectedScore(asTests(older, on), own.trials.length);
+  const forecast = scoreForecast(asTests(older, last.on));
+  const then = forecast(0, last.trials.length);
+  const now = forecast(daysBetween(last.on, on), own.trials.length);
   const missed = [meanLog(last) - then.mean, meanLog(own) - now.mean];
   // One very bad day beside a usual one is no drop in two tests: each has to lie low by itself.
   if (missed[0]! > -then.sd || missed[1]! > -now.sd) return undefined;

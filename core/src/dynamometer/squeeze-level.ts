@@ -2,6 +2,7 @@ import { findScales } from '../moving-level/find-scales.ts';
 import {
   ENOUGH_FOR_EVIDENCE,
   levelMode,
+  type LevelMode,
   type LevelProblem,
   type RowTerm,
 } from '../moving-level/level-mode.ts';
@@ -50,16 +51,26 @@ const MOST_TESTS = 40;
  * @param trials how many trials the coming score is the mean of.
  */
 export function expectedScore(tests: readonly HandTest[], trials: number): ExpectedScore {
+  return scoreForecast(tests)(0, trials);
+}
+
+/**
+ * The same for any later day: the tests are searched once.
+ * @returns the score expected so many days later, as a mean of so many trials.
+ */
+export function scoreForecast(
+  tests: readonly HandTest[],
+): (daysLater: number, trials: number) => ExpectedScore {
   const past = [...tests].sort((a, b) => b.ageDays - a.ageDays).slice(-MOST_TESTS);
   const ages = [...new Set(past.map((test) => test.ageDays))];
-  const rows = past.flatMap((test) =>
-    test.trials.map((force) => ({ day: ages.indexOf(test.ageDays), log: Math.log(force) })),
+  const days = ages.map((age) =>
+    sitting(past.filter((test) => test.ageDays === age).flatMap((test) => test.trials)),
   );
   const problem: LevelProblem = {
     weeks: Float64Array.from(ages, (age) => (ages[0]! - age) / 7),
-    dayOf: Int32Array.from(rows, (row) => row.day),
+    dayOf: Int32Array.from(days, (_, day) => day),
     design: {
-      starts: new Int32Array(rows.length + 1),
+      starts: new Int32Array(days.length + 1),
       columns: new Uint8Array(0),
       values: new Float64Array(0),
     },
@@ -68,29 +79,42 @@ export function expectedScore(tests: readonly HandTest[], trials: number): Expec
     terms: [],
   };
   let start: Float64Array | undefined;
-  const forecast = (
-    logs: readonly number[],
-  ): { evidence: number; mean: number; level: number; own: number } => {
+  const modeAt = (logs: readonly number[]): LevelMode => {
     const [sigma, tau, omega] = logs.map(Math.exp) as [number, number, number];
-    const term = (row: number, eta: number, into: RowTerm): void => {
-      const miss = (rows[row]!.log - eta) / sigma;
-      into.value = -0.5 * miss * miss - Math.log(sigma);
-      into.slope = miss / sigma;
-      into.curvature = -1 / (sigma * sigma);
+    const precision = 1 / (sigma * sigma);
+    const term = (day: number, eta: number, into: RowTerm): void => {
+      const { count, mean, spread } = days[day]!;
+      const miss = mean - eta;
+      into.value = -0.5 * precision * (count * miss * miss + spread) - count * Math.log(sigma);
+      into.slope = count * precision * miss;
+      into.curvature = -count * precision;
     };
     const mode = levelMode(problem, { tau, omega }, term, start, ENOUGH_FOR_EVIDENCE);
     start = mode.x;
-    const { mean, variance } = levelToday(mode, ages.at(-1)!, tau);
-    return { evidence: mode.evidence, mean, level: variance, own: omega * omega + (sigma * sigma) / trials };
+    return mode;
   };
   const { points } = findScales(
-    (logs) => forecast(logs).evidence,
+    (logs) => modeAt(logs).evidence,
     [LOG_TRIAL_PRIOR, LOG_WALK_PRIOR, LOG_DAY_PRIOR],
   );
-  const each = points.map(({ logs, weight }) => ({ ...forecast(logs), weight }));
-  const over = (of: (one: (typeof each)[number]) => number): number =>
-    each.reduce((sum, one) => sum + one.weight * of(one), 0);
-  const mean = over((one) => one.mean);
-  const level = over((one) => one.level + (one.mean - mean) ** 2);
-  return { mean, sd: Math.sqrt(level + over((one) => one.own)), levelSd: Math.sqrt(level) };
+  const modes = points.map(({ logs, weight }) => ({ logs, weight, mode: modeAt(logs) }));
+  return (daysLater, trials) => {
+    const each = modes.map(({ logs, weight, mode }) => {
+      const [sigma, tau, omega] = logs.map(Math.exp) as [number, number, number];
+      const { mean, variance } = levelToday(mode, ages.at(-1)! + daysLater, tau);
+      return { weight, mean, level: variance, own: omega * omega + (sigma * sigma) / trials };
+    });
+    const over = (of: (one: (typeof each)[number]) => number): number =>
+      each.reduce((sum, one) => sum + one.weight * of(one), 0);
+    const mean = over((one) => one.mean);
+    const level = over((one) => one.level + (one.mean - mean) ** 2);
+    return { mean, sd: Math.sqrt(level + over((one) => one.own)), levelSd: Math.sqrt(level) };
+  };
+}
+
+/** The trials of one day, as far as a Gaussian likelihood reads them: number, mean and squared spread of ln force. */
+function sitting(trials: readonly number[]): { count: number; mean: number; spread: number } {
+  const logs = trials.map(Math.log);
+  const mean = logs.reduce((sum, each) => sum + each, 0) / logs.length;
+  return { count: logs.length, mean, spread: logs.reduce((sum, each) => sum + (each - mean) ** 2, 0) };
 }

@@ -1,8 +1,7 @@
 import { GRIPS, type Grip, type HoldCurve } from '../clasp-curve/types.ts';
 import { medianLoad } from '../clasp-curve/read-outs.ts';
 import { checkHoldCurve } from '../clasp-curve/check-hold-curve.ts';
-import { checkDay } from '../check.ts';
-import { addDays, daysBetween } from '../days.ts';
+import { addDays } from '../days.ts';
 import { GRIP_KINDS, WRIST_POSITIONS, type GripKind, type WristPosition } from '../set-demand/lift.ts';
 import { liftOf } from '../set-demand/lifts.ts';
 import { REP_STYLES, setDemand, type RepStyle } from '../set-demand/set-demand.ts';
@@ -100,7 +99,12 @@ const questionCheck: Check = record<GripWorkQuestion>({
  */
 export function gripWork(question: GripWorkQuestion): GripWork {
   questionCheck('', question);
-  const { today, items, curves } = question;
+  return workUpTo(question);
+}
+
+/** {@link gripWork} for a question that has been checked: the items are many, and each week asks for all of them. */
+function workUpTo({ today, items, curves }: GripWorkQuestion): GripWork {
+  const [weekAgo, monthAgo] = [addDays(today, -7), addDays(today, -28)];
   const byKind = Object.fromEntries(GRIP_KINDS.map((kind) => [kind, 0])) as Record<GripKind, number>;
   const byWrist = Object.fromEntries(WRIST_POSITIONS.map((each) => [each, 0])) as Record<
     WristPosition,
@@ -111,14 +115,13 @@ export function gripWork(question: GripWorkQuestion): GripWork {
   let month = 0;
   let guessed = 0;
   for (const item of items) {
-    const age = daysBetween(item.on, today);
-    if (age < 0 || age >= 28 || item.strapped) continue;
+    if (item.on > today || item.on <= monthAgo || item.strapped) continue;
     const lift = liftOf(item.lift);
     if (lift.kind === null) continue;
     const { seconds, share, known } = effortOf(item, curves);
     const work = item.sets * seconds * share;
     month += work;
-    if (age >= 7) continue;
+    if (item.on <= weekAgo) continue;
     total += work;
     if (!known) guessed += work;
     byKind[lift.kind] += work;
@@ -177,9 +180,9 @@ export interface WeekOfGripWork {
  */
 export function gripWorkByWeek(question: GripWorkQuestion, weeks: number): WeekOfGripWork[] {
   whole(1, 520)('weeks', weeks);
-  checkDay('today', question?.today);
+  questionCheck('', question);
   return Array.from({ length: weeks }, (_, i) => {
     const today = addDays(question.today, -7 * (weeks - 1 - i));
-    return { from: addDays(today, -6), work: gripWork({ ...question, today }) };
+    return { from: addDays(today, -6), work: workUpTo({ ...question, today }) };
   });
 }
