@@ -33,6 +33,8 @@ import { WhatALinkShows1766000000046 } from './records/sharing/migrations/0046-w
 import { Backups1766000000045 } from './records/backups/migrations/0045-backups.ts';
 import { Deeds1766000000044 } from './records/deeds/migrations/0044-deeds.ts';
 import { KeptCurves1766000000040 } from './records/kept-curves/migrations/0040-kept-curves.ts';
+import { KeptBackTests1766000000049 } from './records/kept-curves/migrations/0049-kept-back-tests.ts';
+import { LogVersions1766000000050 } from './records/log/migrations/0050-log-versions.ts';
 import { LogKeepsWhatWasHeld1766000000027 } from './records/log/migrations/0027-log-keeps-what-was-held.ts';
 
 /** Every change of the schema, in order; each stands in the folder of the noun whose tables it changes. */
@@ -73,4 +75,6 @@ export const MIGRATIONS = [
   WhatALinkShows1766000000046,
   Imports1766000000047,
   LaneStands1766000000048,
+  KeptBackTests1766000000049,
+  LogVersions1766000000050,
 ];

@@ -16,6 +16,7 @@ import { daysBetween, shiftDay, type ClubRef } from '../../platform/days/club-da
 import { Days } from '../../platform/days/days.ts';
 import { invalid, notFound } from '../../platform/http/problem.ts';
 import { takenAt } from '../../platform/http/taken-at.ts';
+import { Remembered } from '../../platform/memory/remembered.ts';
 import { GripperAttemptsService } from '../../records/grippers/gripper-attempts.service.ts';
 import { KitService } from '../../records/kit/kit.service.ts';
 import { forCalls } from '../../evidence/lifter-today/for-calls.ts';
@@ -113,9 +114,14 @@ export class GrippersService {
 /** An attempt at the resistance that its gripper is known to have now, with how long ago it was. */
 type KnownAttempt = GrippersView['attempts'][number] & { readonly age: number };
 
+/** Ladders of a club's lifters: the page asks for seven, and only the last one changes from day to day. */
+const ladders = new Remembered((attempts: readonly GripperAttempt[]) => fitGripperLadder(attempts), {
+  max: 5000,
+});
+
 /** The ladder as it stood some days ago, from what was logged by then. */
 function fitAsOf(attempts: readonly KnownAttempt[], daysAgo: number): GripperLadder {
-  return fitGripperLadder(
+  return ladders.of(
     attempts
       .filter((each) => each.age >= daysAgo)
       .map(({ hand, resistance, depth, closed, gapMm, age }): GripperAttempt => ({

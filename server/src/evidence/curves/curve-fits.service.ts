@@ -109,8 +109,12 @@ interface Prints {
   readonly newest: number;
 }
 
+/** Of a log and what its fit starts from, whatever the day on which it is asked. */
+export const printOf = (observations: readonly HoldObservation[], options: FitOptions): string =>
+  printsOf(observations, options).all;
+
 /** Only what a fit reads: rows of the log carry more, and all of it would travel to the worker. */
-function plain(observations: readonly HoldObservation[]): HoldObservation[] {
+export function plain(observations: readonly HoldObservation[]): HoldObservation[] {
   return observations.map((each) => ({
     ...{ load: each.load, seconds: each.seconds, ended: each.ended },
     ...(each.within && { within: each.within }),
@@ -128,15 +132,24 @@ function plain(observations: readonly HoldObservation[]): HoldObservation[] {
   }));
 }
 
+/** Prints of the logs that are remembered: every page of a lifter asks for the same. */
+const printed = new WeakMap<readonly HoldObservation[], Map<string, Prints>>();
+
 /** What a fit rests on, said without the day on which it is asked: the same log is the same tomorrow. */
-function printsOf(
-  observations: readonly HoldObservation[],
-  { referenceLoad, family = 'support', handLength }: FitOptions,
-): Prints {
+function printsOf(observations: readonly HoldObservation[], options: FitOptions): Prints {
+  const { referenceLoad, family = 'support', handLength } = options;
+  const start = `${FORMAT} ${family} ${referenceLoad} ${handLength ?? ''}`;
+  const ofLog = printed.get(observations) ?? new Map<string, Prints>();
+  printed.set(observations, ofLog);
+  const known = ofLog.get(start) ?? readPrints(observations, start);
+  ofLog.set(start, known);
+  return known;
+}
+
+function readPrints(observations: readonly HoldObservation[], start: string): Prints {
   const ages = observations.map(({ ageDays = 0 }) => ageDays);
   const base = leastOf(ages);
   const pastBase = leastOf(ages.filter((age) => age > 0));
-  const start = `${FORMAT} ${family} ${referenceLoad} ${handLength ?? ''}`;
   const all = createHash('sha1').update(start);
   const past = createHash('sha1').update(start);
   // What was logged today has no say in the scales.

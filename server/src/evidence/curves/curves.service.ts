@@ -7,19 +7,24 @@ import {
   PINCH_REFERENCE_SHARE_OF_DEADLIFT,
   observeLog,
   REFERENCE_SHARE_OF_DEADLIFT,
+  trialsOfLog,
   type CurveFamily,
   type FitOptions,
   type HoldCurve,
   type HoldObservation,
+  type HoldTrial,
+  type LoggedWork,
   type MixedLedger,
   type MovingCurve,
 } from '@iron-clasp/core';
+import { LRUCache } from 'lru-cache';
 import { daysBetween, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
 import { Days } from '../../platform/days/days.ts';
-import type { LoggedSet } from '../../records/log/log.entity.ts';
+import type { LoggedHold, LoggedSet } from '../../records/log/log.entity.ts';
 import type { Lifter } from '../../records/lifters/lifter.entity.ts';
 import { demandOfLogged } from '../log/demand-of-logged.ts';
 import { CurveFitsService } from './curve-fits.service.ts';
+import type { CountedSet } from '../../records/log/log.repository.ts';
 import { LogService } from '../../records/log/log.service.ts';
 
 /** An observation with where it came from. */
@@ -38,25 +43,75 @@ export type ObservedLifter = Pick<
 
 /** Days of the log that a curve rests on: over a year ago slope and effects were another lifter's. */
 export const MEMORY_DAYS = 400;
+/** Logs that this process keeps in its memory as they were last read, about 200 kB each. */
+const LOGS_REMEMBERED = 300;
 /** Days over which mixed-grip sides are counted. */
 const LEDGER_DAYS = 200;
+
+type Aged<Row, Source> = Row & { readonly ageDays: number; readonly source: Source };
+
+/** A lifter's recent log as the core reads it, on the day on which it was read. */
+interface WorkOfLifter {
+  readonly work: LoggedWork<
+    Aged<CountedSet & { readonly strapped: boolean }, 'set'>,
+    Aged<LoggedHold, 'hold'>
+  >;
+  readonly today: string;
+}
 
 /** How long a lifter's hands hold what, from everything logged. */
 @Injectable()
 export class CurvesService {
+  readonly #read = new LRUCache<string, { stand: string; observations: readonly LoggedObservation[] }>({
+    max: LOGS_REMEMBERED,
+  });
+
   constructor(
     private readonly log: LogService,
     private readonly days: Days,
     private readonly fits: CurveFitsService,
   ) {}
 
-  /** Every bare-handed hold and set of the lifter's recent log, as the clasp curve takes them. */
+  /** Every bare-handed hold and set of the lifter's recent log, as the clasp curve takes them; read anew when it has changed. */
   async observations(
     club: ClubRef,
     lifter: ObservedLifter,
     family: CurveFamily = 'support',
-  ): Promise<LoggedObservation[]> {
-    const { id, bodyMass } = lifter;
+  ): Promise<readonly LoggedObservation[]> {
+    const { id, bodyMass, deadliftMax, sport, bestPulled, bestChalk, deadliftOn } = lifter;
+    // The number is read before the rows: they are at least as new as it says.
+    const read = [await this.log.versionOf(id), this.days.today(club), bodyMass, deadliftMax, sport];
+    const stand = JSON.stringify([...read, bestPulled, bestChalk, deadliftOn]);
+    const known = this.#read.get(`${id} ${family}`);
+    if (known?.stand === stand) return known.observations;
+    const observations = await this.readLog(club, lifter, family);
+    this.#read.set(`${id} ${family}`, { stand, observations });
+    return observations;
+  }
+
+  private async readLog(
+    club: ClubRef,
+    lifter: ObservedLifter,
+    family: CurveFamily,
+  ): Promise<readonly LoggedObservation[]> {
+    const { work, today } = await this.workOf(club, lifter);
+    const logged = observeLog(work, family).map(({ of, ...observation }) => ({
+      ...observation,
+      ageDays: of.ageDays,
+      source: of.source,
+      sessionId: of.sessionId,
+    }));
+    const best = family === 'support' ? bestOf(lifter, work.sets, today) : undefined;
+    return best ? [...logged, best] : logged;
+  }
+
+  /** What the same log asked of the hands, and whether they held it. */
+  async trials(club: ClubRef, lifter: ObservedLifter): Promise<HoldTrial[]> {
+    return trialsOfLog((await this.workOf(club, lifter)).work, 'support');
+  }
+
+  /** The lifter's recent log, each row with its age. */
+  private async workOf(club: ClubRef, { id, bodyMass }: ObservedLifter): Promise<WorkOfLifter> {
     const today = this.days.today(club);
     const since = shiftDay(today, -MEMORY_DAYS);
     const [sets, holds] = await Promise.all([
@@ -77,14 +132,7 @@ export class CurvesService {
       holds: holds.map((hold) => ({ ...aged(hold), source: 'hold' as const })),
       bodyMass,
     };
-    const logged = observeLog(work, family).map(({ of, ...observation }) => ({
-      ...observation,
-      ageDays: of.ageDays,
-      source: of.source,
-      sessionId: of.sessionId,
-    }));
-    const best = family === 'support' ? bestOf(lifter, sets, today) : undefined;
-    return best ? [...logged, best] : logged;
+    return { work, today };
   }
 
   /** How the lifter's hands moved, by the whole log as {@link observations} reads it. */

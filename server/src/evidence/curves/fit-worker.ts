@@ -1,20 +1,34 @@
 import { Worker } from 'node:worker_threads';
 import { Injectable, type OnApplicationShutdown } from '@nestjs/common';
-import { fitMovingCurve, type FitOptions, type HoldObservation, type MovingCurve } from '@iron-clasp/core';
+import {
+  backTest,
+  fitMovingCurve,
+  type BackTestTally,
+  type FitOptions,
+  type HoldObservation,
+  type HoldTrial,
+  type MovingCurve,
+} from '@iron-clasp/core';
 
-export interface FitQuestion {
+/** What is worked out beside the server, by its name. */
+export const JOBS = { fitMovingCurve, backTest } as const;
+type Job = keyof typeof JOBS;
+
+export interface Question {
   readonly number: number;
-  readonly observations: readonly HoldObservation[];
-  readonly options: FitOptions;
+  readonly job: Job;
+  readonly args: readonly unknown[];
 }
 
-export interface FitAnswer {
+export interface Answer {
   readonly number: number;
-  readonly curve: MovingCurve;
+  readonly found?: unknown;
+  /** Why it could not be worked out. */
+  readonly fault?: string;
 }
 
 interface Waiting {
-  readonly resolve: (curve: MovingCurve) => void;
+  readonly resolve: (found: unknown) => void;
   readonly reject: (error: unknown) => void;
 }
 
@@ -22,24 +36,51 @@ interface Waiting {
 const BUILT = import.meta.url.endsWith('.js');
 const FILE = new URL('./fit.worker.js', import.meta.url);
 
-/** Fits in a thread of its own, started at the first question and again where it died. */
+/** Works curves out in threads beside the server. Fits do not wait for back-tests, which take as long as many fits. */
 @Injectable()
 export class FitWorker implements OnApplicationShutdown {
+  readonly #fits = new Thread();
+  readonly #backTests = new Thread();
+
+  fit(observations: readonly HoldObservation[], options: FitOptions): Promise<MovingCurve> {
+    return this.#fits.ask('fitMovingCurve', [observations, options]);
+  }
+
+  backTest(
+    observations: readonly HoldObservation[],
+    trials: readonly HoldTrial[],
+    options: FitOptions,
+    weeks: number,
+  ): Promise<BackTestTally> {
+    return this.#backTests.ask('backTest', [observations, trials, options, weeks]);
+  }
+
+  async onApplicationShutdown(): Promise<void> {
+    await Promise.all([this.#fits.end(), this.#backTests.end()]);
+  }
+}
+
+/** One thread, started at the first question and again where it died. */
+class Thread {
   #worker: Worker | null = null;
   #next = 0;
   readonly #waiting = new Map<number, Waiting>();
 
-  fit(observations: readonly HoldObservation[], options: FitOptions): Promise<MovingCurve> {
-    if (!BUILT) return Promise.resolve(fitMovingCurve(observations, options));
+  async ask<Name extends Job>(
+    job: Name,
+    args: Parameters<(typeof JOBS)[Name]>,
+  ): Promise<ReturnType<(typeof JOBS)[Name]>>;
+  async ask(job: Job, args: readonly unknown[]): Promise<unknown> {
+    if (!BUILT) return (JOBS[job] as (...given: readonly unknown[]) => unknown)(...args);
     const number = this.#next++;
     return new Promise((resolve, reject) => {
       this.#waiting.set(number, { resolve, reject });
-      const question: FitQuestion = { number, observations, options };
+      const question: Question = { number, job, args };
       this.#thread().postMessage(question);
     });
   }
 
-  async onApplicationShutdown(): Promise<void> {
+  async end(): Promise<void> {
     await this.#worker?.terminate();
   }
 
@@ -48,9 +89,11 @@ export class FitWorker implements OnApplicationShutdown {
     const worker = new Worker(FILE);
     // The server may end while a fit goes on: it is found again when it is next asked for.
     worker.unref();
-    worker.on('message', ({ number, curve }: FitAnswer) => {
-      this.#waiting.get(number)?.resolve(curve);
+    worker.on('message', ({ number, found, fault }: Answer) => {
+      const waiting = this.#waiting.get(number);
       this.#waiting.delete(number);
+      if (fault === undefined) waiting?.resolve(found);
+      else waiting?.reject(new Error(fault));
     });
     const fail = (error: unknown): void => {
       if (this.#worker === worker) this.#worker = null;

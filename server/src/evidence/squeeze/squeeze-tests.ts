@@ -8,6 +8,7 @@ import {
   type SqueezeTest,
 } from '@iron-clasp/core';
 import type { SqueezeTestView } from '@iron-clasp/contract';
+import { Remembered } from '../../platform/memory/remembered.ts';
 import type { SqueezeTestRow } from '../../records/squeeze/squeeze.entity.ts';
 
 /** How a squeeze is usually tested; every club has it beside its own protocols. */
@@ -26,13 +27,16 @@ export function asTest({ testedOn, protocol, trials }: SqueezeTestRow): SqueezeT
   return { on: testedOn, protocol, trials: trials.map(({ hand, force }) => ({ hand, force })) };
 }
 
+/** Readings of the tests of a club's lifters: pages ask for the same ones again and again, and each takes a search. */
+const readings = new Remembered(readSqueeze, { max: 2000 });
+
 /** The latest test with peaks against the earlier ones; null where there is none. */
 export function latestReading(
   latestFirst: readonly SqueezeTestRow[],
 ): { readonly test: SqueezeTestRow; readonly reading: SqueezeReading } | null {
   const peaks = latestFirst.filter((test) => test.trials.length > 0);
   const [test, ...earlier] = peaks;
-  return test ? { test, reading: readSqueeze({ today: asTest(test), earlier: earlier.map(asTest) }) } : null;
+  return test ? { test, reading: readings.of({ today: asTest(test), earlier: earlier.map(asTest) }) } : null;
 }
 
 /** What the test of the day takes off the holds; undefined where there is none, or the coach declined. */

@@ -1,12 +1,12 @@
 import { Module } from '@nestjs/common';
 import { TypeOrmModule } from '@nestjs/typeorm';
 import { LiftersModule } from '../lifters/lifters.module.ts';
-import { KeptCurve } from './kept-curve.entity.ts';
+import { KeptBackTest, KeptCurve } from './kept-curve.entity.ts';
 import { KeptCurvesService } from './kept-curves.service.ts';
 
 /** Fitted curves, kept until the log changes. */
 @Module({
-  imports: [TypeOrmModule.forFeature([KeptCurve]), LiftersModule],
+  imports: [TypeOrmModule.forFeature([KeptBackTest, KeptCurve]), LiftersModule],
   providers: [KeptCurvesService],
   exports: [KeptCurvesService],
 })

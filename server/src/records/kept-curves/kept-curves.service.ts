@@ -2,7 +2,7 @@ import { Injectable, type OnModuleInit } from '@nestjs/common';
 import type { CurveFamily } from '@iron-clasp/core';
 import { DataSource } from 'typeorm';
 import { LifterData } from '../lifters/lifter-data.ts';
-import { KeptCurve } from './kept-curve.entity.ts';
+import { KeptBackTest, KeptCurve } from './kept-curve.entity.ts';
 
 /** The latest fit of each lifter's curves; worked out from the log, and made anew where it is lost. */
 @Injectable()
@@ -13,7 +13,10 @@ export class KeptCurvesService implements OnModuleInit {
   ) {}
 
   onModuleInit(): void {
-    this.data.register(10, [{ name: 'kept_curve', where: 'lifter_id = $1', unexported: true }]);
+    this.data.register(10, [
+      { name: 'kept_curve', where: 'lifter_id = $1', unexported: true },
+      { name: 'kept_back_test', where: 'lifter_id = $1', unexported: true },
+    ]);
   }
 
   find(lifterId: string, family: CurveFamily): Promise<KeptCurve | null> {
@@ -31,6 +34,26 @@ export class KeptCurvesService implements OnModuleInit {
         ...[kept.lifterId, kept.family, kept.clubId, kept.fingerprint, kept.scalesFingerprint, kept.rows],
         ...[JSON.stringify(kept.curve), kept.fittedAt],
       ],
+    );
+  }
+
+  findBackTest(lifterId: string): Promise<KeptBackTest | null> {
+    return this.db.getRepository(KeptBackTest).findOneBy({ lifterId });
+  }
+
+  /** The club's back-tests. */
+  backTestsOf(clubId: string): Promise<KeptBackTest[]> {
+    return this.db.getRepository(KeptBackTest).findBy({ clubId });
+  }
+
+  /** Keeps a back-test in the place of the one before it; of a lifter deleted meanwhile none is kept, and that is a fault. */
+  async keepBackTest({ lifterId, clubId, fingerprint, tally, madeAt }: KeptBackTest): Promise<void> {
+    await this.db.query(
+      `INSERT INTO kept_back_test (lifter_id, club_id, fingerprint, tally, made_at)
+       VALUES ($1, $2, $3, $4, $5)
+       ON CONFLICT (lifter_id) DO UPDATE SET fingerprint = excluded.fingerprint, tally = excluded.tally,
+         made_at = excluded.made_at`,
+      [lifterId, clubId, fingerprint, JSON.stringify(tally), madeAt],
     );
   }
 }

@@ -75,6 +75,14 @@ export interface StrappedMonths {
 export class LogRepository {
   constructor(private readonly db: DataSource) {}
 
+  async versionOf(lifterId: string): Promise<string> {
+    const [row]: { version: string }[] = await this.db.query(
+      'SELECT version FROM log_version WHERE lifter_id = $1',
+      [lifterId],
+    );
+    return row?.version ?? '0';
+  }
+
   /** Bare-handed sets since a day, alike ones counted. */
   async countedSets(lifterId: string, since: string): Promise<CountedSet[]> {
     return this.db.query(

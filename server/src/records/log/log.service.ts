@@ -54,7 +54,13 @@ export class LogService implements OnModuleInit {
       { name: 'log_correction', where: 'lifter_id = $1' },
       { name: 'logged_set', where: 'lifter_id = $1' },
       { name: 'logged_hold', where: 'lifter_id = $1' },
+      { name: 'log_version', where: 'lifter_id = $1', unexported: true },
     ]);
+  }
+
+  /** A number that grows with every change of the lifter's log: what was read of it is good for as long as it stands. */
+  versionOf(lifterId: string): Promise<string> {
+    return this.log.versionOf(lifterId);
   }
 
   /**
