@@ -13,7 +13,7 @@ import { Coach, startApi, type Api } from './api.test-helper.ts';
 const REQUESTS = 5_000;
 /** Of these, looks at pages that work out half a season. */
 const MOST_PAGES = 150;
-const DEAR = /(holds|compare|curve|months|grippers|squeeze)(\?|$)/;
+const DEAR = /(holds|compare|curve|months|back-test|grippers|squeeze)(\?|$)/;
 /** Draws another run where it is told: a failure names the seed it was drawn with. */
 const SEED = Number(process.env['IRON_CLASP_SEED'] ?? 12);
 
@@ -238,7 +238,11 @@ it(`${REQUESTS} requests, sound, spoilt and nonsense, are never answered by a fa
     // The dearest pages are asked for often enough, and others in their place.
     while (sent.method === 'get' && DEAR.test(sent.path) && ++pages > MOST_PAGES) sent = draw();
     // What an account may ask for so often is left enough of for the look at the end; and a day is the dearest page.
-    if (/club\/(attention|curves)|schools\/evidence|api\/today/.test(sent.path) && ++heavy > 20) continue;
+    if (
+      /club\/(attention|curves|back-test|block-effect)|schools\/evidence|api\/today/.test(sent.path) &&
+      ++heavy > 20
+    )
+      continue;
     // Signing out, or away whom the rest is about, would end the run early.
     if (/^\/api\/session(\?|$)/.test(sent.path) && sent.method === 'delete') continue;
     const status = await send(sent);
@@ -255,6 +259,7 @@ it(`${REQUESTS} requests, sound, spoilt and nonsense, are never answered by a fa
       'profile',
       'holds',
       'curve',
+      'curve/back-test',
       'hands',
       'squeeze',
       'grippers',
@@ -267,6 +272,8 @@ it(`${REQUESTS} requests, sound, spoilt and nonsense, are never answered by a fa
     '/schools',
     '/schools/evidence',
     '/club/attention',
+    '/club/back-test',
+    '/club/block-effect',
     '/today',
     '/lifters/today',
     '/venues',

@@ -1,11 +1,13 @@
 import { Module } from '@nestjs/common';
 import { CurvesModule } from '../../evidence/curves/curves.module.ts';
 import { HandsChecksModule } from '../../records/hands-checks/hands-checks.module.ts';
+import { HoldBlocksModule } from '../../records/hold-blocks/hold-blocks.module.ts';
 import { LiftersModule } from '../../records/lifters/lifters.module.ts';
 import { LogModule } from '../../records/log/log.module.ts';
 import { MeetsModule } from '../../records/meets/meets.module.ts';
 import { SqueezeModule } from '../../records/squeeze/squeeze.module.ts';
 import { LifterTodayModule } from '../../evidence/lifter-today/lifter-today.module.ts';
+import { ClubCurvesService } from './club-curves.service.ts';
 import { ClubController } from './club.controller.ts';
 import { ClubService } from './club.service.ts';
 
@@ -14,6 +16,7 @@ import { ClubService } from './club.service.ts';
   imports: [
     CurvesModule,
     HandsChecksModule,
+    HoldBlocksModule,
     LifterTodayModule,
     LiftersModule,
     LogModule,
@@ -21,7 +24,7 @@ import { ClubService } from './club.service.ts';
     SqueezeModule,
   ],
   controllers: [ClubController],
-  providers: [ClubService],
+  providers: [ClubCurvesService, ClubService],
   exports: [ClubService],
 })
 export class ClubViewModule {}

@@ -1,7 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import {
   ATTENTION_LEVELS,
-  curveOverTime,
   findAttention,
   fitHoldCurve,
   gripWork,
@@ -11,8 +10,7 @@ import {
   type AttentionFacts,
   type AttentionFinding,
 } from '@iron-clasp/core';
-import type { ClubCurvesEvent, ClubView } from '@iron-clasp/contract';
-import { Observable } from 'rxjs';
+import type { ClubView } from '@iron-clasp/contract';
 import { daysBetween, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
 import { Days } from '../../platform/days/days.ts';
 import { HandsChecksService } from '../../records/hands-checks/hands-checks.service.ts';
@@ -29,9 +27,6 @@ import { gripItems } from '../../evidence/holds/grip-events.ts';
 import { LifterTodayService, UNCHECKED_HANDS } from '../../evidence/lifter-today/lifter-today.service.ts';
 import { attemptCalls } from '../../advice/calls/attempts.ts';
 import { latestReading } from '../../evidence/squeeze/squeeze-tests.ts';
-
-/** Weeks over which every curve is shown. */
-const WEEKS = 26;
 
 @Injectable()
 export class ClubService {
@@ -90,35 +85,6 @@ export class ClubService {
         .sort((a, b) => gravity(a) - gravity(b) || b.findings.length - a.findings.length),
       quiet: read.filter((each) => each.findings.length === 0).map(({ id, name }) => ({ id, name })),
     };
-  }
-
-  /** Fits every lifter's curve over all weeks, telling each as it is done; whoever stops listening stops the work. */
-  allCurves(club: ClubRef): Observable<ClubCurvesEvent> {
-    return new Observable((listener) => {
-      const work = async (): Promise<void> => {
-        const today = this.days.today(club);
-        const lifters = await this.lifters.onRack(club.id);
-        const total = lifters.length;
-        listener.next({ done: 0, total, lifter: null });
-        const days = Array.from({ length: WEEKS + 1 }, (_, i) => 7 * (WEEKS - i));
-        for (const [i, lifter] of lifters.entries()) {
-          if (listener.closed) return;
-          const { id, name } = lifter;
-          const observations = await this.curves.observations(club, lifter);
-          const then = curveOverTime(await this.curves.moving(lifter, observations), days);
-          const weeks = then.map(({ daysAgo, tenSeconds, behind }) => ({
-            on: shiftDay(today, -daysAgo),
-            tenSeconds,
-            behind,
-          }));
-          listener.next({ done: i + 1, total, lifter: { id, name, weeks } });
-          // Others are served between two fits.
-          await new Promise((resolve) => setImmediate(resolve));
-        }
-        listener.complete();
-      };
-      work().catch((error: unknown) => listener.error(error));
-    });
   }
 
   /** The meet, and how likely the lifter's best bare grip holds its last attempt. */

@@ -1,6 +1,6 @@
 import { Controller, Get, Param } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import type { CurveMonthsView, CurveView } from '@iron-clasp/contract';
+import type { BackTestView, CurveMonthsView, CurveView } from '@iron-clasp/contract';
 import { LifterMay, Who } from '../../platform/access/guard.ts';
 import type { SignedIn } from '../../platform/access/signed-in.ts';
 import { KnownId } from '../../platform/http/validation.ts';
@@ -26,5 +26,15 @@ export class CurveController {
     @Param('lifter', new KnownId('lifter')) lifter: string,
   ): Promise<CurveMonthsView> {
     return this.curve.months(who.club, lifter);
+  }
+
+  @LifterMay({ lifter: 'lifter' })
+  @Get('back-test')
+  @ApiOperation({ summary: 'What the curve said of past weeks beforehand, against what happened' })
+  backTest(
+    @Who() who: SignedIn,
+    @Param('lifter', new KnownId('lifter')) lifter: string,
+  ): Promise<BackTestView> {
+    return this.curve.backTest(who.club, lifter);
   }
 }

@@ -5,12 +5,14 @@ import {
   holdProbability,
   levelChange,
   medianLoad,
+  readBackTest,
   worthOf,
   type HoldCurve,
 } from '@iron-clasp/core';
-import type { CurveMonthsView, CurvePoint, CurveView } from '@iron-clasp/contract';
+import type { BackTestView, CurveMonthsView, CurvePoint, CurveView } from '@iron-clasp/contract';
 import { daysBetween, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
 import { TrainingService } from '../../records/training/training.service.ts';
+import { BackTestsService } from '../../evidence/curves/back-tests.service.ts';
 import { CurvesService, type LoggedObservation } from '../../evidence/curves/curves.service.ts';
 import { LifterTodayService } from '../../evidence/lifter-today/lifter-today.service.ts';
 import { SessionFactsService } from '../../evidence/session/session-facts.service.ts';
@@ -36,6 +38,7 @@ export class CurveViewService {
     private readonly training: TrainingService,
     private readonly facts: SessionFactsService,
     private readonly curves: CurvesService,
+    private readonly backTests: BackTestsService,
     private readonly calls: CallsService,
     private readonly holds: SessionHoldsService,
   ) {}
@@ -62,6 +65,13 @@ export class CurveViewService {
       ...attemptsOf(profile, attemptCalls(profile, facts)),
     ];
     return viewOf(facts.curve, facts.observations, demands);
+  }
+
+  /** What the curve said of past weeks beforehand, against what happened. */
+  async backTest(club: ClubRef, lifterId: string): Promise<BackTestView> {
+    const { lifter } = await this.lifters.profile(club, lifterId);
+    const { tally, fresh } = await this.backTests.of(club, lifter);
+    return { reading: tally && readBackTest(tally), fresh };
   }
 
   /** How the lifter's curve moved over half a year, week by week, and how it goes on to the next meet. */
