@@ -44,7 +44,7 @@ run(async () => {
     toStop.push(() => postgres.remove());
     // The start command's tests wait on one process after another: a core is enough for them.
     await Promise.all([
-      runJest('API tests', ['server'], work, { DATABASE_URL: postgres.url }),
+      runJest('API tests', ['server'], work, { DATABASE_URL: postgres.url, IRON_CLASP_TOGETHER: 'on' }),
       runJest('start command and soak', ['tools'], work, { IRON_CLASP_E2E_DATABASE: postgres.url }),
     ]);
     await runJest('browser tests', ['e2e'], work, await makeDemoTemplate(ROOT, postgres.url));
@@ -82,10 +82,19 @@ async function runChecks() {
 /** The files that took longest: where the next minute is to be saved. */
 function slowest({ testResults }) {
   const files = testResults
+    .flatMap((file) => (file.name.includes('/together/') ? apart(file) : [file]))
     .map(({ name, startTime, endTime }) => ({ name: basename(name), took: endTime - startTime }))
     .sort((a, b) => b.took - a.took)
     .slice(0, SLOWEST);
   return files.map(({ name, took }) => `\n  ${Math.round(took / 1000)} s ${name}`).join('');
+}
+
+/** Files that were run together stand in blocks of their names. */
+function apart({ assertionResults }) {
+  const took = new Map();
+  for (const { ancestorTitles, duration } of assertionResults)
+    took.set(ancestorTitles[0], (took.get(ancestorTitles[0]) ?? 0) + (duration ?? 0));
+  return [...took].map(([name, endTime]) => ({ name, startTime: 0, endTime }));
 }
 
 /** Runs Jest projects and adds their counts; a suite that does not even load counts as a failure. */

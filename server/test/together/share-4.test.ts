@@ -1,0 +1,3 @@
+import { together } from '../together.test-helper.ts';
+
+await together(3, 4);
