@@ -1,10 +1,14 @@
 import { SOUND_HAND } from '@iron-clasp/core';
-import axe from 'axe-core';
-import { By, error, until, type Locator, type WebElement } from 'selenium-webdriver';
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import type { AxeResults } from 'axe-core';
+import { By, error, type WebElement } from 'selenium-webdriver';
 import type { Driver } from 'selenium-webdriver/chrome.js';
 // The same browser, with the same flags, takes the screenshots.
 import { openBrowser, setSize } from '../../tools/lib/browser.mjs';
 import { OwnServer } from './own-server.test-helper.ts';
+
+const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
 /** Longest wait for a condition, ms: generous, since only a failure ever waits so long. */
 const PATIENCE = 40_000;
@@ -22,6 +26,41 @@ afterAll(async () => (await shared)?.stop());
 export async function query(text: string): Promise<void> {
   await (await serverOfThisFile()).query(text);
 }
+
+/** How long a page is watched before it is asked anew, ms: what is shown by style alone changes nothing in it. */
+const WATCHED = 5_000;
+
+/** A script that looks now, and again whenever the page has changed. */
+const WATCH = (look: string): string => `
+  const args = [...arguments], done = args.pop();
+  const said = (element) => element.textContent.replaceAll(/[\\s\\u00a0]+/g, ' ').trim();
+  const find = () => { ${look} };
+  let last = 0, waiting = false, over = false;
+  const finish = (found) => {
+    if (over) return;
+    over = true;
+    observer.disconnect();
+    clearInterval(timer);
+    done(found);
+  };
+  const check = () => {
+    waiting = false;
+    last = performance.now();
+    let found;
+    // The page may redraw between finding and reading an element: that is "not yet".
+    try { found = find(); } catch { return; }
+    if (found) finish(found);
+  };
+  const observer = new MutationObserver(() => {
+    if (waiting || over) return;
+    const since = performance.now() - last;
+    if (since > 25) check();
+    else { waiting = true; setTimeout(check, 25 - since); }
+  });
+  observer.observe(document, { subtree: true, childList: true, characterData: true, attributes: true });
+  const timer = setInterval(() => (performance.now() - start > ${WATCHED} ? finish(null) : check()), 200);
+  const start = performance.now();
+  check();`;
 
 /** A page of the real application in headless Chromium, driven as a person would. */
 export class Page {
@@ -56,7 +95,8 @@ export class Page {
   }
 
   async at(path: RegExp): Promise<void> {
-    await this.until(async () => path.test(await this.path()), `the address to match ${path}`);
+    const look = 'return new RegExp(args[0], args[1]).test(location.pathname)';
+    await this.#seen(look, `the address to match ${path}`, path.source, path.flags);
   }
 
   size(width: number, height: number): Promise<void> {
@@ -84,37 +124,51 @@ export class Page {
   }
 
   async says(words: string | RegExp, selector = 'body'): Promise<void> {
-    const pattern = typeof words === 'string' ? undefined : words;
-    await this.until(async () => {
-      const text = await this.text(selector);
-      return pattern ? pattern.test(text) : text.includes(words as string);
-    }, `"${words}" in ${selector}`);
+    const look = `
+      const found = document.querySelector(args[0])?.innerText.replaceAll(/[\\u00a0\\t]/g, ' ').trim();
+      return found !== undefined && (args[2] === null ? found.includes(args[1]) : new RegExp(args[1], args[2]).test(found));`;
+    const [text, flags] = typeof words === 'string' ? [words, null] : [words.source, words.flags];
+    await this.#seen(look, `"${words}" in ${selector}`, selector, text, flags);
   }
 
   find(css: string): Promise<WebElement> {
-    return this.driver.wait(until.elementLocated(By.css(css)), PATIENCE, `no ${css}`, LOOK);
+    return this.#seen('return document.querySelector(args[0])', css, css);
   }
 
   count(css: string): Promise<number> {
     return this.driver.findElements(By.css(css)).then((found) => found.length);
   }
 
-  /** A button or link by its words: one that says just this before one that says more. */
-  async named(words: string, within = ''): Promise<WebElement> {
-    const inside = within && `//*[@aria-label="${within}"]`;
-    const any = `${inside}//*[self::button or self::a or self::summary]`;
-    const exact = By.xpath(`${any}[normalize-space(.)="${words}" or @aria-label="${words}"]`);
-    const part = By.xpath(`${any}[contains(normalize-space(.), "${words}")]`);
-    const look = async (): Promise<WebElement | undefined> =>
-      (await this.driver.findElements(exact))[0] ?? (await this.driver.findElements(part))[0];
-    await this.driver.wait(
-      async () => (await look()) !== undefined,
-      PATIENCE,
-      `no button or link "${words}"`,
-      LOOK,
-    );
-    const found = (await look())!;
-    return this.driver.wait(until.elementIsVisible(found), PATIENCE, `"${words}" is not visible`, LOOK);
+  /** A visible button or link by its words: one that says just this before one that says more. */
+  named(words: string, within = ''): Promise<WebElement> {
+    const look = `
+      const [words, within] = args;
+      const roots = within ? document.querySelectorAll('[aria-label=' + JSON.stringify(within) + ']') : [document];
+      const all = [...roots].flatMap((root) => [...root.querySelectorAll('button, a, summary')])
+        .filter((each) => each.checkVisibility({ opacityProperty: true, visibilityProperty: true }));
+      return all.find((each) => said(each) === words || each.ariaLabel === words) ?? all.find((each) => said(each).includes(words));`;
+    return this.#seen(look, `a button or link "${words}"${within && ` in ${within}`}`, words, within);
+  }
+
+  /**
+   * Waits until the page itself finds something, looking whenever it changes: asking it from outside over and over would cost
+   * more than what it waits for, and come later.
+   * @param look body of a function of `args` in the page, with `said(element)` for its words; what it returns, where that is true.
+   */
+  async #seen<Found>(look: string, what: string, ...args: readonly unknown[]): Promise<Found> {
+    const until = Date.now() + PATIENCE;
+    while (Date.now() < until) {
+      const found = await this.driver
+        .executeAsyncScript<Found | null>(WATCH(look), ...args)
+        .catch((fault: unknown) => {
+          // The page went away while it was watched: the next one is.
+          if (fault instanceof error.WebDriverError) return null;
+          throw fault;
+        });
+      if (found) return found;
+    }
+    const now = await this.text().catch((fault: unknown) => String(fault));
+    throw new Error(`Waited in vain for ${what}. The page says:\n${now}`);
   }
 
   /** Clicks a button or link by its words, in the part of the page of that name where others say the same. */
@@ -123,22 +177,21 @@ export class Page {
   }
 
   /** Presses what has no words of its own: an option, a label, a zone of a drawing. */
-  async press(where: Locator): Promise<void> {
-    await steady(async () => {
-      const found = this.driver.wait(
-        until.elementLocated(where),
-        PATIENCE,
-        `no ${JSON.stringify(where)}`,
-        LOOK,
-      );
-      await found.click();
-    });
+  async press(where: By | { readonly xpath: string } | { readonly css: string }): Promise<void> {
+    const look = `
+      const [using, value] = args;
+      return using === 'xpath' ? document.evaluate(value, document, null, 9).singleNodeValue : document.querySelector(value);`;
+    const [using, value] =
+      'xpath' in where ? ['xpath', where.xpath] : 'css' in where ? ['css', where.css] : partsOf(where);
+    await steady(async () => (await this.#seen<WebElement>(look, value, using, value)).click());
   }
 
   /** An input by its label. */
-  async field(label: string): Promise<WebElement> {
-    const xpath = `//input[@id=//label[contains(normalize-space(.), "${label}")]/@for]`;
-    return this.driver.wait(until.elementLocated(By.xpath(xpath)), PATIENCE, `no field "${label}"`, LOOK);
+  field(label: string): Promise<WebElement> {
+    const look = `
+      const ids = [...document.querySelectorAll('label')].filter((each) => said(each).includes(args[0])).map((each) => each.htmlFor);
+      return [...document.querySelectorAll('input[id]')].find((each) => ids.includes(each.id));`;
+    return this.#seen(look, `a field "${label}"`, label);
   }
 
   async type(label: string, words: string): Promise<void> {
@@ -151,8 +204,10 @@ export class Page {
 
   /** A list that folds out, by its label. */
   list(label: string): Promise<WebElement> {
-    const xpath = `//button[@role="combobox"][@aria-label="${label}" or @id=//label[starts-with(normalize-space(.), "${label}")]/@for]`;
-    return this.driver.wait(until.elementLocated(By.xpath(xpath)), PATIENCE, `no list "${label}"`, LOOK);
+    const look = `
+      const ids = [...document.querySelectorAll('label')].filter((each) => said(each).startsWith(args[0])).map((each) => each.htmlFor);
+      return [...document.querySelectorAll('button[role=combobox]')].find((each) => each.ariaLabel === args[0] || ids.includes(each.id));`;
+    return this.#seen(look, `a list "${label}"`, label);
   }
 
   /** Chooses one of a list that folds out, by its words or its place, counted from 1. */
@@ -230,16 +285,27 @@ export class Page {
 
   /** Violations of WCAG 2.2 A and AA on the page as it stands, in words. */
   async accessibility(): Promise<string[]> {
-    await this.driver.executeScript(axe.source);
-    const result = await this.driver.executeAsyncScript<axe.AxeResults>(
+    // A page that is looked at again has it; the short form of it, past the driver's own wrapping, takes a third of the time.
+    if (!(await this.driver.executeScript<boolean>("return typeof axe === 'object'")))
+      await this.driver.sendDevToolsCommand('Runtime.evaluate', { expression: AXE });
+    const result = await this.driver.executeAsyncScript<AxeResults>(
       `const done = arguments[0];
-       axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'] }).then(done);`,
+       axe.run(document, {
+         runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'],
+         resultTypes: ['violations'], iframes: false, preload: false,
+       }).then(({ violations }) => done({ violations }));`,
     );
     return result.violations.map(
       (each) => `${each.id}: ${each.help}: ${each.nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`,
     );
   }
 }
+
+/** How a locator of the driver's finds, and what. */
+const partsOf = (where: By): [string, string] => {
+  const { using, value } = JSON.parse(JSON.stringify(where)) as { using: string; value: string };
+  return [using, value];
+};
 
 /** Does it again where the page was drawn anew between finding an element and using it: nothing was done to it then. */
 async function steady<Result>(work: () => Promise<Result>): Promise<Result> {
