@@ -3,6 +3,7 @@ import type {
   BackOffForetelling,
   Estimate,
   Grip,
+  LevelChange,
   MixedLedger,
   SameLoad,
   Side,
@@ -22,6 +23,8 @@ export interface GripRecord {
 /** A lifter against their own history. */
 export interface CompareView {
   readonly today: string;
+  /** What became of the load held as long from a week ago to today, by the moving level; null without a log. */
+  readonly week: LevelChange | null;
   readonly sameLoad: readonly (SameLoad & { readonly liftName: string })[];
   readonly backOff: readonly BackOffForetelling[];
   readonly grips: readonly GripRecord[];

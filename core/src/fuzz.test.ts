@@ -139,7 +139,7 @@ const SOUND: Record<string, unknown[]> = {
   topAndBackOff: [
     [{ on: '2026-11-01', topGrip: 'hook', topSlipped: true, backOffGrip: 'straps', backOffSlipped: false }],
   ],
-  squeezeAgainstHold: [[50, 52, 54, 53, 57].map((squeeze, i) => ({ squeeze, tenSecondLoad: 100 + i }))],
+  squeezeAgainstHold: [[50, 52, 54, 53, 57, 56].map((squeeze, i) => ({ squeeze, tenSecondLoad: 100 + i }))],
   findAttention: [
     {
       hands: lifter.hands,

@@ -108,25 +108,33 @@ describe('squeeze against hold', () => {
     rows.map(([squeeze, tenSecondLoad]) => ({ squeeze, tenSecondLoad }));
   const ROWS = [
     [96, 118],
-    [99, 121],
-    [97, 124],
-    [103, 125],
-    [101, 129],
-    [106, 128],
+    [99, 123],
+    [97, 121],
+    [103, 127],
+    [101, 126],
+    [106, 131],
+    [104, 130],
   ] as const;
 
-  it('gives r and its interval', () => {
+  it('gives r of the changes from test to test, and its interval', () => {
     const found = squeezeAgainstHold(pairs(ROWS));
-    expect(found.correlation!.value).toBeCloseTo(0.7454215, 6);
-    expect(found.correlation!.low).toBeCloseTo(0.2190585, 6);
-    expect(found.correlation!.high).toBeCloseTo(0.9357178, 6);
+    expect(found.correlation!.value).toBeCloseTo(0.9748109, 6);
+    expect(found.correlation!.low).toBeCloseTo(0.8938997, 6);
+    expect(found.correlation!.high).toBeCloseTo(0.9942086, 6);
     expect(found.verdict).toBe('together');
   });
 
-  it('claims nothing from four tests, from scores that stand still, or from an interval over zero', () => {
-    expect(squeezeAgainstHold(pairs(ROWS.slice(0, 4))).correlation).toBeNull();
+  it('claims nothing of two figures that only grow side by side', () => {
+    const growing = [0, 1, 2, 3, 4, 5, 6, 7].map(
+      (i) => [90 + 2 * i + (i % 2), 110 + 2 * i + [1, 0, 0, 1, 1, 0, 0, 1][i]!] as const,
+    );
+    expect(squeezeAgainstHold(pairs(growing)).verdict).toBe('unknown');
+  });
+
+  it('claims nothing from five tests, from scores that stand still, or from an interval over zero', () => {
+    expect(squeezeAgainstHold(pairs(ROWS.slice(0, 5))).correlation).toBeNull();
     expect(squeezeAgainstHold(pairs(ROWS.map(([, y]) => [100, y] as const))).verdict).toBe('unknown');
-    const loose = pairs(ROWS.map(([x], i) => [x, [120, 121, 121, 120, 120, 121][i]!] as const));
+    const loose = pairs(ROWS.map(([x], i) => [x, [120, 121, 121, 120, 120, 121, 120][i]!] as const));
     expect(squeezeAgainstHold(loose)).toMatchObject({ verdict: 'unknown', correlation: expect.anything() });
   });
 });

@@ -11,15 +11,15 @@ export interface SqueezeAndHold {
 
 export interface SqueezeAgainstHold {
   readonly tests: number;
-  /** Pearson correlation with its 80 % interval; null where it cannot be said. */
+  /** Pearson correlation of their changes from test to test, with its 80 % interval; null where it cannot be said. */
   readonly correlation: Estimate | null;
   /** Whether the score may stand for hold capacity with this lifter. */
   readonly verdict: 'together' | 'apart' | 'unknown';
   readonly words: string;
 }
 
-/** Tests from which a correlation means anything. */
-const ENOUGH = 5;
+/** Tests from which a correlation of their changes means anything. */
+const ENOUGH = 6;
 
 const pairsCheck: Check = listOf(
   record<SqueezeAndHold>({ squeeze: positive(1000), tenSecondLoad: positive(2000) }),
@@ -27,11 +27,12 @@ const pairsCheck: Check = listOf(
 );
 
 /**
- * Does this lifter's squeeze score move with what the hands hold? Pearson correlation over their own tests, with an 80 %
- * interval by Fisher's transformation. A score moves with hold capacity for some lifters and not for others: until the
- * interval leaves out none at all, nothing is claimed.
+ * Does this lifter's squeeze score move with what the hands hold? Pearson correlation of the changes from one test to the next,
+ * as ratios, with an 80 % interval by Fisher's transformation: two figures that both grow with training would agree in
+ * their levels even where one says nothing of the other. Until the interval leaves out none at all, nothing is claimed.
+ * @param pairs in the order of their days.
  * @throws InvalidInputError naming the pair and field that cannot be used.
- * @example squeezeAgainstHold([50, 52, 54, 53, 57, 58].map((squeeze, i) => ({ squeeze, tenSecondLoad: 100 + 2 * i }))).verdict // 'together'
+ * @example squeezeAgainstHold([50, 52, 51, 54, 53, 57, 56].map((squeeze) => ({ squeeze, tenSecondLoad: 100 + squeeze }))).verdict // 'together'
  */
 export function squeezeAgainstHold(pairs: readonly SqueezeAndHold[]): SqueezeAgainstHold {
   pairsCheck('pairs', pairs);
@@ -46,19 +47,27 @@ export function squeezeAgainstHold(pairs: readonly SqueezeAndHold[]): SqueezeAga
     return unknown(
       `${tests} ${tests === 1 ? 'test' : 'tests'} so far: ${ENOUGH} are the least that say anything.`,
     );
-  const value = correlation(pairs);
-  if (value === null) return unknown('Score or hold capacity has not moved at all, so nothing can be said.');
-  const half = EIGHTY_PERCENT / Math.sqrt(tests - 3);
+  const changes = pairs.slice(1).map((pair, i) => ({
+    squeeze: Math.log(pair.squeeze / pairs[i]!.squeeze),
+    tenSecondLoad: Math.log(pair.tenSecondLoad / pairs[i]!.tenSecondLoad),
+  }));
+  const value = correlation(changes);
+  if (value === null)
+    return unknown('Score or hold capacity has moved evenly or not at all, so nothing can be said.');
+  const half = EIGHTY_PERCENT / Math.sqrt(changes.length - 3);
   const z = Math.atanh(Math.max(-1 + 1e-12, Math.min(1 - 1e-12, value)));
   const found = { value, low: Math.tanh(z - half), high: Math.tanh(z + half) };
   const verdict = found.low > 0 ? 'together' : found.high < 0 ? 'apart' : 'unknown';
   const words = {
-    together: 'The squeeze score has moved with what the hands hold.',
-    apart: 'The squeeze score has moved against what the hands hold: do not plan by it.',
+    together: 'From test to test the squeeze score has moved with what the hands hold.',
+    apart: 'From test to test the squeeze score has moved against what the hands hold: do not plan by it.',
     unknown: 'It cannot be told yet whether the score moves with what the hands hold.',
   }[verdict];
   return { tests, correlation: found, verdict, words };
 }
+
+/** Squared changes below this are rounding. */
+const LEAST_CHANGE = 1e-12;
 
 /** Pearson correlation; null where one of the two does not vary. */
 function correlation(pairs: readonly SqueezeAndHold[]): number | null {
@@ -72,5 +81,5 @@ function correlation(pairs: readonly SqueezeAndHold[]): number | null {
     xx += dx * dx;
     yy += dy * dy;
   }
-  return xx > 1e-12 * (1 + mx * mx) && yy > 1e-12 * (1 + my * my) ? xy / Math.sqrt(xx * yy) : null;
+  return xx > LEAST_CHANGE && yy > LEAST_CHANGE ? xy / Math.sqrt(xx * yy) : null;
 }

@@ -4,6 +4,7 @@ import {
   curveOverTime,
   findLift,
   GRIPS,
+  levelChange,
   nextSideUnder,
   PAIN_PARTS,
   squeezeAgainstHold,
@@ -60,7 +61,8 @@ export class CompareService {
     const scored = peaks.map((test) => ({ on: test.testedOn, scores: squeezeScores(asTest(test)) }));
     const both = scored.filter(({ scores }) => scores.left && scores.right);
     const ages = both.map(({ on }) => Math.max(0, daysBetween(on, today)));
-    const then = curveOverTime(await this.curves.moving(lifter, observations), ages);
+    const moving = await this.curves.moving(lifter, observations);
+    const then = curveOverTime(moving, ages);
     const points = both.map(({ on, scores }, i) => ({
       on,
       squeeze: scores.left!.best + scores.right!.best,
@@ -68,6 +70,7 @@ export class CompareService {
     }));
     return {
       today,
+      week: observations.length > 0 ? levelChange(moving, 7, 0) : null,
       sameLoad: compareAtSameLoad([...sets.flatMap(workOfSet), ...holds.flatMap(workOfHold)], today).map(
         (row) => ({ ...row, liftName: findLift(row.lift)?.name ?? row.lift }),
       ),

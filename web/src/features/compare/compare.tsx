@@ -76,13 +76,14 @@ function SameLoads({ view }: { view: CompareView }): ReactElement {
     row.strapped ? 'straps' : GRIP_NAMES[row.grip];
   return (
     <Part
-      title="This week at the same load"
-      about="Against the last week in which the same load was done in the same grip."
+      title="This week against the last"
+      about="The level of the hands now and a week ago, then each load against the last week in which it was done in the same grip."
       table={{
         head: ['lift', 'load (kg)', 'grip', 'verdict', 'why'],
         rows: view.sameLoad.map((row) => [row.liftName, row.load, gripOf(row), row.verdict, row.why]),
       }}
     >
+      {view.week && <p className="py-1">{weekWords(view.week)}</p>}
       {view.sameLoad.length === 0 ? (
         <p className="text-quiet">No load of this week was done in the eight weeks before it.</p>
       ) : (
@@ -109,6 +110,16 @@ function SameLoads({ view }: { view: CompareView }): ReactElement {
       )}
     </Part>
   );
+}
+
+/** Whether the hands hold more or less than a week ago, by more than the doubt about the change. */
+function weekWords({ ratio, chanceOfGain }: NonNullable<CompareView['week']>): string {
+  const change = (each: number): string => `${(100 * (each - 1)).toFixed(1).replace('-', '−')} %`;
+  const range = `${change(ratio.low)} to ${change(ratio.high)}`;
+  if (ratio.low > 1) return `The hands hold ${change(ratio.value)} more than a week ago (${range}).`;
+  if (ratio.high < 1)
+    return `The hands hold ${change(ratio.value).replace('−', '')} less than a week ago (${range}).`;
+  return `The hands hold the same as a week ago as far as can be told (${range}; ${Math.round(100 * chanceOfGain)} in 100 that it is more).`;
 }
 
 const share = ({ value, low, high }: Estimate): string =>
@@ -306,7 +317,7 @@ function SqueezeAndHold({ view }: { view: CompareView }): ReactElement {
   return (
     <Part
       title="Squeeze against holding"
-      about="Whether this lifter’s squeeze score moves with the load that the hands hold for ten seconds."
+      about="Whether this lifter’s squeeze score moves, from test to test, with the load that the hands hold for ten seconds."
     >
       <p>
         {words}{' '}
@@ -317,11 +328,6 @@ function SqueezeAndHold({ view }: { view: CompareView }): ReactElement {
           </span>
         )}
       </p>
-      {correlation && (
-        <p className="text-sm text-quiet">
-          Two figures that both grow with training move together even where one says nothing of the other.
-        </p>
-      )}
       {points.length > 1 && (
         <div className="mt-2 grid gap-4 sm:grid-cols-2 xl:grid-cols-1">
           <TimeChart
