@@ -41,6 +41,9 @@ export interface CurveMonthsView {
   /** The next meet, where it is near enough to be shown. */
   readonly meet: { readonly on: string; readonly name: string } | null;
   readonly then: readonly CurveDay[];
+  /** Days of squeeze tests, and stretches of two weeks and more without a bare hold or set. */
+  readonly tests: readonly string[];
+  readonly layoffs: readonly { readonly from: string; readonly to: string }[];
   /** Gain a week as a share of load, with its range; null where nothing is logged. */
   readonly weekly: Estimate | null;
 }

@@ -4,6 +4,7 @@ import { HoldsAdviceModule } from '../../advice/holds/holds.module.ts';
 import { CurvesModule } from '../../evidence/curves/curves.module.ts';
 import { LifterTodayModule } from '../../evidence/lifter-today/lifter-today.module.ts';
 import { SessionFactsModule } from '../../evidence/session/session-facts.module.ts';
+import { SqueezeModule } from '../../records/squeeze/squeeze.module.ts';
 import { TrainingModule } from '../../records/training/training.module.ts';
 import { CurveController } from './curve.controller.ts';
 import { CurveViewService } from './curve.service.ts';
@@ -16,6 +17,7 @@ import { CurveViewService } from './curve.service.ts';
     CurvesModule,
     LifterTodayModule,
     SessionFactsModule,
+    SqueezeModule,
     TrainingModule,
   ],
   controllers: [CurveController],

@@ -8,9 +8,11 @@ import {
   readBackTest,
   worthOf,
   type HoldCurve,
+  type MovingCurve,
 } from '@iron-clasp/core';
 import type { BackTestView, CurveMonthsView, CurvePoint, CurveView } from '@iron-clasp/contract';
 import { daysBetween, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
+import { SqueezeService } from '../../records/squeeze/squeeze.service.ts';
 import { TrainingService } from '../../records/training/training.service.ts';
 import { BackTestsService } from '../../evidence/curves/back-tests.service.ts';
 import { CurvesService, type LoggedObservation } from '../../evidence/curves/curves.service.ts';
@@ -30,12 +32,15 @@ const STEP = 7;
 /** How far ahead it is shown: to the meet, where that is near enough, else two months. */
 const AHEAD = 56;
 const FARTHEST_AHEAD = 84;
+/** Days without a bare hold or set that are shown as a layoff. */
+const LAYOFF_DAYS = 14;
 
 @Injectable()
 export class CurveViewService {
   constructor(
     private readonly lifters: LifterTodayService,
     private readonly training: TrainingService,
+    private readonly squeezes: SqueezeService,
     private readonly facts: SessionFactsService,
     private readonly curves: CurvesService,
     private readonly backTests: BackTestsService,
@@ -87,8 +92,14 @@ export class CurveViewService {
     const last = meet ? toMeet : AHEAD;
     const ahead = Array.from({ length: Math.ceil(last / STEP) }, (_, i) => Math.min((i + 1) * STEP, last));
     const first = known[0]!;
+    const tests = await this.squeezes.tests(lifterId);
     return {
       today,
+      tests: tests.map((test) => test.testedOn).filter((on) => on >= shiftDay(today, -first) && on <= today),
+      layoffs: layoffsOf(moving, first).map(([from, to]) => ({
+        from: shiftDay(today, -from),
+        to: shiftDay(today, -to),
+      })),
       meet: meet && { on: meet.heldOn, name: meet.name },
       then: curveOverTime(moving, [...known, ...ahead.map((days) => -days)]).map(
         ({ daysAgo, curve, behind, tenSeconds, thirtySeconds }) => ({
@@ -99,6 +110,16 @@ export class CurveViewService {
       weekly: observations.length > 0 ? driftAsShare(moving) : null,
     };
   }
+}
+
+/** Stretches between training days that are long enough for hands to soften, in days before today. */
+function layoffsOf({ fit: { days } }: MovingCurve, first: number): [from: number, to: number][] {
+  return days
+    .filter((day) => day.rows > 0)
+    .map((day): [number, number] => [day.ageDays, 0])
+    .map(([from], i, all): [number, number] => [from, all[i + 1]?.[0] ?? 0])
+    .filter(([from, to]) => from - to >= LAYOFF_DAYS && to < first)
+    .map(([from, to]) => [Math.min(from, first), to]);
 }
 
 function viewOf(

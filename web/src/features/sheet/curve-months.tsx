@@ -25,11 +25,14 @@ export function CurveMonths({ marks, attempts, day, onDay }: MonthsProps): React
   const months = useCurveMonths(lifter.id);
   if (months.isPending) return <Loading what="how the curve moved" lines={4} />;
   if (!months.data) return <Failed error={months.error} retry={() => void months.refetch()} />;
-  const { then, today, meet, weekly } = months.data;
+  const { then, today, meet, weekly, tests, layoffs } = months.data;
   const now = then.findIndex((each) => each.on === today);
   if (now < 2) return <p className="mt-4 text-quiet">How the hands moved shows after a fortnight of logs.</p>;
   const place = day ? then.findIndex((each) => each.on === day.on) : now;
   const at = then[place] ?? then[now]!;
+  const [from, to] = [then[0]!.on, then.at(-1)!.on];
+  const shown = marks.filter((mark) => mark.to >= from && mark.from <= to);
+  const blocks = shown.filter((mark) => mark.kind === 'holdBlock');
   const mass = (kg: number): string => formatMass(Math.round(kg * 2) / 2, unit);
   const series = (name: string, of: 'tenSeconds' | 'thirtySeconds') => ({
     name,
@@ -52,7 +55,18 @@ export function CurveMonths({ marks, attempts, day, onDay }: MonthsProps): React
         label="Loads held ten and thirty seconds double overhand as often as not, every week, with their ranges, and where they are expected to go."
         unit={unit}
         series={[series('10 s', 'tenSeconds'), series('30 s', 'thirtySeconds')]}
-        bands={marks}
+        bands={blocks}
+        beneath={[
+          { name: 'blocks', spans: blocks.map((mark) => spanOf(mark, mark.label)) },
+          {
+            name: 'tests',
+            spans: [
+              ...tests.map((on) => spanOf({ from: on, to: on }, 'squeeze test')),
+              ...shown.filter((mark) => mark.kind === 'test').map((mark) => spanOf(mark, mark.label)),
+            ],
+          },
+          { name: 'layoffs', spans: layoffs.map((each) => spanOf(each, 'no bare hold or set')) },
+        ]}
         days={[{ on: today, label: 'today' }, ...(meet ? [{ on: meet.on, label: meet.name }] : [])]}
         marked={false}
       />
@@ -86,12 +100,20 @@ export function CurveMonths({ marks, attempts, day, onDay }: MonthsProps): React
       )}
       <p className="text-sm text-quiet">
         What was logged later tells too where the hands stood before. A day to come is reckoned by the steady
-        gain for at most eight weeks. Shaded: hold blocks. The drawing above and its questions follow the day
-        chosen here.
+        gain for at most eight weeks. Shaded: hold blocks; a layoff is two weeks and more without a bare hold
+        or set. The drawing above and its questions follow the day chosen here.
       </p>
     </section>
   );
 }
+
+const spanOf = (
+  { from, to }: { from: string; to: string },
+  words: string,
+): { from: string; to: string; words: string } => ({
+  ...{ from, to },
+  words: `${words}, ${from === to ? shortDay(from) : `${shortDay(from)} to ${shortDay(to)}`}`,
+});
 
 /** The steady gain, or that none can be told. */
 function gainWords({ value, low, high }: Estimate): string {

@@ -45,7 +45,6 @@ function Drawn({ view }: { view: CurveView }): ReactElement {
   const [day, setDay] = useState<CurveDay | null>(null);
   const shown = day ? { ...view, curve: day.curve } : view;
   const { season } = useOpenSheet();
-  const marks = season.marks.filter((mark) => mark.kind === 'holdBlock');
   const { observations, slipped } = view.curve.evidence;
   return (
     <div className="grid gap-6 py-4">
@@ -87,7 +86,7 @@ function Drawn({ view }: { view: CurveView }): ReactElement {
         <Key />
         <Ask view={shown} grip={grip} asked={asked} onAsk={setAsked} />
         <CurveMonths
-          marks={marks}
+          marks={season.marks}
           attempts={view.demands.filter((each) => each.kind === 'attempt')}
           day={day}
           onDay={setDay}

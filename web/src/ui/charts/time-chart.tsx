@@ -12,6 +12,9 @@ const LOOKS = [
   { stroke: 'var(--ink)', dash: '6 4', mark: 'square' },
   { stroke: 'var(--ochre)', dash: '2 3', mark: 'diamond' },
 ] as const;
+/** Height of a row beneath the days, and what fills it. */
+const ROW = 18;
+const BENEATH = ['var(--verdigris)', 'var(--ink)', 'var(--edge)'] as const;
 const TEXT = { className: 'figures', fontSize: 14, fill: 'var(--quiet)' } as const;
 
 interface TimeChartProps {
@@ -25,6 +28,11 @@ interface TimeChartProps {
   readonly bands?: readonly { readonly from: string; readonly to: string; readonly label: string }[];
   /** Days that divide the time: today, a meet. */
   readonly days?: readonly { readonly on: string; readonly label: string }[];
+  /** What happened meanwhile, a row each beneath the days: a day alone is a mark, several are a bar. */
+  readonly beneath?: readonly {
+    readonly name: string;
+    readonly spans: readonly { readonly from: string; readonly to: string; readonly words: string }[];
+  }[];
   /** A mark on each figure; without, where there are too many to tell apart. */
   readonly marked?: boolean;
   readonly figure?: (value: number) => string;
@@ -40,11 +48,13 @@ export function TimeChart({
   fromZero = false,
   bands = [],
   days = [],
+  beneath = [],
   marked = true,
   figure = (value) => value.toFixed(1),
 }: TimeChartProps): ReactElement {
   const [ref, measured] = useWidth<HTMLDivElement>();
   const width = Math.max(measured, 300);
+  const rows = beneath.filter((row) => row.spans.length > 0);
   const { x, y, lines, dayTicks, valueTicks } = timeGeometry(
     series,
     { width, height, margin: MARGIN },
@@ -79,7 +89,32 @@ export function TimeChart({
   return (
     <ChartFrame name={name} label={label} table={table}>
       <div ref={ref}>
-        <svg role="img" aria-label={label} width={width} height={height} className="block">
+        <svg
+          role="img"
+          aria-label={label}
+          width={width}
+          height={height + ROW * rows.length}
+          className="block"
+        >
+          {rows.map((row, i) => (
+            <g key={row.name}>
+              <text x={width - MARGIN.right + 8} y={height + ROW * (i + 0.5)} dy="0.35em" {...TEXT}>
+                {row.name}
+              </text>
+              {row.spans.map((span) => (
+                <rect
+                  key={`${span.from} ${span.words}`}
+                  x={clip(span.from) - (span.from === span.to ? 1.5 : 0)}
+                  width={Math.max(3, clip(span.to) - clip(span.from))}
+                  y={height + ROW * i + 3}
+                  height={ROW - 6}
+                  fill={BENEATH[i % BENEATH.length]}
+                >
+                  <title>{span.words}</title>
+                </rect>
+              ))}
+            </g>
+          ))}
           {bands.map((band) => (
             <rect
               key={band.from}
