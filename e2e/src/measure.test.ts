@@ -347,6 +347,18 @@ describe('hands, comparisons and the club', () => {
     await isAccessible();
   }, 180_000);
 
+  it('the track record says what was said beforehand, of a lifter and of the club', async () => {
+    await open('Odalys Brandt', 'curve');
+    await page.click('Track record');
+    await within('Track record', 'sets and holds it expected');
+    await within('Track record', 'The chances can be taken as they are said.');
+    await isAccessible();
+    await page.go('/club');
+    await within('Track record', 'sets and holds it expected');
+    await page.click('Odalys Brandt', 'Track record');
+    await page.at(/\/track-record$/);
+  }, 240_000);
+
   it('the club says who needs the coach; one step leads to where it is mended', async () => {
     await page.go('/club');
     await within('Who needs attention', 'Jun Takeda-Moss');

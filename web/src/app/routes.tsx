@@ -103,6 +103,10 @@ const routes: RouteObject[] = [
               planned('program', async () => (await import('../features/program/program.tsx')).Program),
               page('ramp', async () => (await import('../features/sheet/ramp.tsx')).Ramp),
               page('curve', async () => (await import('../features/sheet/curve.tsx')).Curve),
+              page(
+                'track-record',
+                async () => (await import('../features/sheet/track-record.tsx')).TrackRecord,
+              ),
               page('holds', async () => (await import('../features/holds/holds.tsx')).Holds),
               page('squeeze', async () => (await import('../features/squeeze/squeeze.tsx')).Squeeze),
               page('grippers', async () => (await import('../features/squeeze/grippers.tsx')).Grippers),

@@ -7,6 +7,7 @@ export type LifterNoun =
   | 'changes'
   | 'curve'
   | 'months'
+  | 'backTest'
   | 'compare'
   | 'hands'
   | 'holds'
@@ -28,6 +29,8 @@ export type ClubNoun =
   | 'everyLifter'
   | 'archived'
   | 'attention'
+  | 'backTest'
+  | 'blockEffect'
   | 'venues'
   | 'kit'
   | 'schools';

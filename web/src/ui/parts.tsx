@@ -37,6 +37,7 @@ export const CURVE_PARTS = [
   ['curve', 'Load against seconds'],
   ['ramp', 'Ramp'],
   ['compare', 'Compare'],
+  ['track-record', 'Track record'],
 ] as const;
 
 /** What a dynamometer says, and which grippers a hand closes. */

@@ -1,5 +1,5 @@
 import { useQuery, type UseQueryResult } from '@tanstack/react-query';
-import type { CompareView, CurveMonthsView, CurveView } from '@iron-clasp/contract';
+import type { BackTestView, CompareView, CurveMonthsView, CurveView } from '@iron-clasp/contract';
 import { type ApiError, ask } from '../client.ts';
 import { keys } from '../keys.ts';
 
@@ -21,5 +21,14 @@ export function useCompare(lifterId: string): UseQueryResult<CompareView, ApiErr
   return useQuery({
     queryKey: keys.lifter(lifterId, 'compare'),
     queryFn: () => ask<CompareView>('GET', `/lifters/${lifterId}/compare`),
+  });
+}
+
+/** Asked again while it is worked out in the background. */
+export function useBackTest(lifterId: string): UseQueryResult<BackTestView, ApiError> {
+  return useQuery({
+    queryKey: keys.lifter(lifterId, 'backTest'),
+    queryFn: () => ask<BackTestView>('GET', `/lifters/${lifterId}/curve/back-test`),
+    refetchInterval: ({ state }) => (state.data?.fresh === false ? 2_000 : false),
   });
 }

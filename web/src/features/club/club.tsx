@@ -10,6 +10,7 @@ import { Button } from '../../ui/button.tsx';
 import { inUnit } from '../../ui/figures.ts';
 import { Empty, Failed, Loading } from '../../ui/states.tsx';
 import { SaveTable } from '../../ui/save-table.tsx';
+import { ClubTrackRecord } from './club-track-record.tsx';
 import { useClubCurves } from './use-club-curves.ts';
 import { useClub } from '../../data/club/attention.ts';
 import { Progress } from '../../ui/progress.tsx';
@@ -31,6 +32,7 @@ export function Club(): ReactElement {
       {club.isPending && <Loading what="the club" lines={9} />}
       {club.error && !club.data && <Failed error={club.error} retry={() => void club.refetch()} />}
       {club.data && <Attention view={club.data} />}
+      {club.data && <ClubTrackRecord />}
       {club.data && <Curves />}
     </>
   );

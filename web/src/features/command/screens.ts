@@ -37,6 +37,7 @@ export const LIFTER_SCREENS = [
   ['squeeze', 'Squeeze'],
   ['grippers', 'Grippers'],
   ['compare', 'Compare'],
+  ['track-record', 'Track record'],
   ['log', 'Log'],
   ['profile', 'Profile'],
 ] as const;

@@ -4,6 +4,8 @@ import { useRef, useState, type ReactElement } from 'react';
 import { Controller } from 'react-hook-form';
 import { weeksOf } from '../../ui/charts/lanes-geometry.ts';
 import { Button } from '../../ui/button.tsx';
+import { useBlockEffect } from '../../data/club/attention.ts';
+import { useIsStaff } from '../../data/session/use-is-coach.ts';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { roughMass, shortDay } from '../../ui/figures.ts';
 import { useRequestForm } from '../../ui/request-form.ts';
@@ -22,6 +24,7 @@ export function Blocks({ view, lifterId }: BlocksProps): ReactElement {
   const save = useSaveBlock(lifterId);
   const remove = useRemoveBlock(lifterId);
   const [open, setOpen] = useState(false);
+  const staff = useIsStaff();
   const coming = view.blocks.filter((block) => block.to >= view.today);
   return (
     <section aria-label="Hold blocks" className="min-w-0">
@@ -85,6 +88,7 @@ export function Blocks({ view, lifterId }: BlocksProps): ReactElement {
         ))}
       </ul>
       <Reports blocks={view.blocks} />
+      {staff && <BlockEffect />}
       {open ? (
         <NewBlock view={view} lifterId={lifterId} onClose={() => setOpen(false)} />
       ) : (
@@ -101,6 +105,23 @@ const WHEN: Readonly<Record<BlockMoment['when'], string>> = {
   after: 'at its end',
   fourWeeksLater: 'four weeks later',
 };
+
+/** What blocks did over all lifters of the club: how much a block to come may be expected to move. */
+function BlockEffect(): ReactElement | null {
+  const effect = useBlockEffect();
+  if (!effect.data) return null;
+  const { perWeek, blocks } = effect.data;
+  const share = (each: number): string => `${(100 * each).toFixed(1).replace('-', '−')} %`;
+  return (
+    <p className="mt-2 text-sm text-quiet">
+      {blocks.length === 0
+        ? 'No block of the club has ended yet. Usually'
+        : `Over ${blocks.length} ${blocks.length === 1 ? 'block' : 'blocks'} of the club that ended,`}{' '}
+      a week in a block moves the load held by {share(perWeek.low)} to {share(perWeek.high)} more than a week
+      without.
+    </p>
+  );
+}
 
 /** What the latest blocks did: the load held 10 s with its doubt, slips and confidence, before and after. */
 function Reports({ blocks }: { blocks: readonly HoldBlockView[] }): ReactElement | null {

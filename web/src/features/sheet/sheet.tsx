@@ -53,7 +53,7 @@ export function Sheet(): ReactElement {
             <Page to="calls">Calls</Page>
             {staff && <Page to="program">Program</Page>}
             <Page to="holds">Holds</Page>
-            <Page to="curve" also={['ramp', 'compare']}>
+            <Page to="curve" also={['ramp', 'compare', 'track-record']}>
               Curve
             </Page>
             <Page to="hands">Hands</Page>
