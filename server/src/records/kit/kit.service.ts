@@ -79,11 +79,12 @@ export class KitService {
 
   /** Every venue of the club with all that stands there, archived ones too; the busiest first. */
   async whole(clubId: string): Promise<WholeVenue[]> {
-    const [venues, busy] = await Promise.all([
-      this.kit.venues(clubId),
-      this.training.sessionsByVenue(clubId),
+    const venues = await this.kit.venues(clubId);
+    const ids = venues.map((venue) => venue.id);
+    const [busy, stands] = await Promise.all([
+      this.training.sessionsByVenue(clubId, ids),
+      this.kit.stands(ids),
     ]);
-    const stands = await this.kit.stands(venues.map((venue) => venue.id));
     return venues
       .sort((a, b) => (busy.get(b.id) ?? 0) - (busy.get(a.id) ?? 0))
       .map((venue) => ({ venue, kit: kitOf(venue, stands) }));

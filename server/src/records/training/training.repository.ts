@@ -114,12 +114,14 @@ export class TrainingRepository {
   }
 
   /** Sessions at each venue in the ninety days before its last one. */
-  async sessionsByVenue(clubId: string): Promise<Map<string, number>> {
+  /** Sessions of each venue in the three months up to its last one; read along its index, whatever the years before. */
+  async sessionsByVenue(clubId: string, venueIds: readonly string[]): Promise<Map<string, number>> {
     const rows: { venue_id: string; n: number }[] = await this.db.query(
-      `SELECT t.venue_id, count(*)::int AS n FROM training_session t
-         JOIN (SELECT venue_id, max(held_on) AS last FROM training_session WHERE club_id = $1 GROUP BY 1) v USING (venue_id)
-        WHERE t.club_id = $1 AND t.held_on > v.last - 90 GROUP BY t.venue_id`,
-      [clubId],
+      `SELECT v.id AS venue_id, (SELECT count(*)::int FROM training_session t
+                                  WHERE t.venue_id = v.id AND t.club_id = $1 AND t.held_on > v.last - 90) AS n
+         FROM (SELECT id, (SELECT max(t.held_on) FROM training_session t WHERE t.venue_id = id) AS last
+                 FROM unnest($2::uuid[]) AS id) v`,
+      [clubId, venueIds],
     );
     return new Map(rows.map((row) => [row.venue_id, row.n]));
   }

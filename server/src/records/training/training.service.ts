@@ -107,8 +107,8 @@ export class TrainingService implements OnModuleInit {
     return this.training.venuesSince(lifterId, since);
   }
 
-  sessionsByVenue(clubId: string): Promise<Map<string, number>> {
-    return this.training.sessionsByVenue(clubId);
+  sessionsByVenue(clubId: string, venueIds: readonly string[]): Promise<Map<string, number>> {
+    return this.training.sessionsByVenue(clubId, venueIds);
   }
 
   /** Sessions that are still to come at a venue. */
