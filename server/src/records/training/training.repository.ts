@@ -113,7 +113,6 @@ export class TrainingRepository {
     return rows.map((row) => row.venue_id);
   }
 
-  /** Sessions at each venue in the ninety days before its last one. */
   /** Sessions of each venue in the three months up to its last one; read along its index, whatever the years before. */
   async sessionsByVenue(clubId: string, venueIds: readonly string[]): Promise<Map<string, number>> {
     const rows: { venue_id: string; n: number }[] = await this.db.query(

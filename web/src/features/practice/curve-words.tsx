@@ -27,6 +27,13 @@ export function CurveWords(): ReactElement {
         Every figure shows its range, which holds the truth four times in five, and how many entries stand
         behind it.
       </p>
+      <h2>How far to trust it</h2>
+      <p>
+        The track record asks the curve of each past week about the four weeks after it, and holds that
+        against what happened. A day to come is reckoned by the steady gain of the hands, for at most eight
+        weeks, and its range grows with every week. What hold blocks add to that is learned over all blocks of
+        the club, and said with its doubt beside the blocks of a lifter.
+      </p>
       <h2>What it cannot know</h2>
       <ul>
         <li>Sleep, sweat, a knurl packed with chalk, or a bad day, unless they were logged.</li>
