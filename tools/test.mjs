@@ -114,6 +114,8 @@ async function runJest(title, projects, work, env = {}) {
     '--ci',
     // Only a failure ever takes so long; a busy machine is none.
     '--testTimeout=60000',
+    // A test that failed half way may leave a server behind: the run must end all the same.
+    '--forceExit',
   ];
   // The start command's tests are about one port and one data folder after another.
   const workers = projects.includes('e2e') ? BROWSERS : SIDE_BY_SIDE;
