@@ -1,4 +1,4 @@
-import type { CallsView, CurveView, RackView, SheetView } from '@iron-clasp/contract';
+import type { CallsView, CurveMonthsView, CurveView, RackView, SheetView } from '@iron-clasp/contract';
 import { DEMO_LIFTERS } from '../src/demo/lifters.ts';
 import { demoPeople, seedDemo } from '../src/demo/seed.ts';
 import { Coach, startApi, TODAY, type Api } from './api.test-helper.ts';
@@ -62,6 +62,25 @@ describe('the models recover what is hidden in the logs', () => {
     // Twice the 80 % interval either way: the drift over 26 weeks is not in the model.
     const reach = Math.log(tenSeconds.high / tenSeconds.low);
     expect(Math.abs(Math.log(tenSeconds.value / hidden))).toBeLessThan(Math.max(reach, 0.1));
+  });
+
+  it('Bram’s weeks away, what they cost, and that his days differ', async () => {
+    const id = sheets.get('Bram Oosterhuis')!.lifter.id;
+    const { then, layoffs } = await coach.get<CurveMonthsView>(`/lifters/${id}/curve/months`);
+    expect(layoffs).toHaveLength(1);
+    const [{ from, to }] = layoffs as [(typeof layoffs)[number]];
+    expect(Date.parse(to) - Date.parse(from)).toBeGreaterThan(30 * 86_400_000);
+    // Less right after than before by more than nothing, and more now than right after.
+    const at = (on: string): number => then.findLast((each) => each.on <= on)!.tenSeconds.value;
+    const after = new Date(Date.parse(to) + 7 * 86_400_000).toISOString().slice(0, 10);
+    expect(at(after)).toBeLessThan(0.99 * at(from));
+    expect(at(TODAY)).toBeGreaterThan(1.03 * at(after));
+    // Other lifters’ days do not differ: what is found of his is more than of any of theirs.
+    const found: { name: string; omega: number }[] = await api.db.query(
+      `SELECT l.name, (k.curve->'fit'->'scales'->>'omega')::float AS omega FROM kept_curve k JOIN lifter l ON l.id = k.lifter_id
+        WHERE k.family = 'support' ORDER BY omega DESC`,
+    );
+    expect(found[0]!.name).toBe('Bram Oosterhuis');
   });
 
   it('hook is worth clearly more than mixed to Teodor', async () => {

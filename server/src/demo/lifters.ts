@@ -108,6 +108,7 @@ const truth = (more: Partial<HiddenTruth> = {}): HiddenTruth => ({
   mixed: 1.22,
   hook: 1.28,
   noChalk: 0.9,
+  days: 0,
   ...more,
 });
 
@@ -455,7 +456,11 @@ export const DEMO_LIFTERS: readonly DemoLifter[] = [
     blocks: [{ kind: 'holdBlock', label: 'Hold block', from: -3, to: 0 }],
     habits: { ...BARE, top: ['mixed', 'hook'], backoff: ['mixed'] },
     week: powerWeek('deadlift.conventional', [0, 2, 4, 5], TRAVEL),
-    truth: truth({ tenSecondShare: 0.8, noChalk: 0.86 }),
+    // Away over five weeks of summer; and of those whose hands have good days and bad.
+    truth: truth({
+      ...{ tenSecondShare: 0.8, noChalk: 0.86, days: 0.04 },
+      layoff: { from: -19, to: -15, lost: 0.12 },
+    }),
     opensHands: true,
     squeeze: { left: 54, right: 58, gripper: 55, tested: false },
   },

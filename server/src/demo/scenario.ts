@@ -32,7 +32,14 @@ export interface HiddenTruth {
   readonly mixed: number;
   readonly hook: number;
   readonly noChalk: number;
+  /** How much the hands differ from day to day, standard deviation as a share of load. */
+  readonly days: number;
+  /** Weeks without training, and the share of load that they cost; it comes back over as many weeks as {@link BACK_WEEKS}. */
+  readonly layoff?: { readonly from: number; readonly to: number; readonly lost: number };
 }
+
+/** Weeks after a layoff until the hands are where they were. */
+export const BACK_WEEKS = 8;
 
 /** True squeeze and gripper strength. */
 export interface SqueezeTruth {

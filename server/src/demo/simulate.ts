@@ -13,6 +13,7 @@ import {
 import { addDays, addWeeks, format, parseISO, startOfISOWeek } from 'date-fns';
 import { chanceOf, type Chance } from './random.ts';
 import {
+  BACK_WEEKS,
   HOME,
   type DemoLifter,
   type DemoVenue,
@@ -73,9 +74,12 @@ const RAMP: readonly (readonly [number, number])[] = [
 /** Plays the lifter's last 26 weeks and plans the coming ones; the same today gives the same result. */
 export function simulate(lifter: DemoLifter, venues: readonly DemoVenue[], today: string): SimSession[] {
   const chance = chanceOf(lifter.name);
+  const days = chanceOf(`${lifter.name} from day to day`);
+  const { layoff } = lifter.truth;
   const monday = startOfISOWeek(parseISO(today));
   const sessions: SimSession[] = [];
   for (let week = -WEEKS_OF_LOGS; week < WEEKS_PLANNED; week++) {
+    if (layoff && week >= layoff.from && week <= layoff.to) continue;
     for (const day of lifter.week) {
       const on = format(addDays(addWeeks(monday, week), day.weekday), 'yyyy-MM-dd');
       const plan = planDay(lifter, day, week);
@@ -88,7 +92,7 @@ export function simulate(lifter: DemoLifter, venues: readonly DemoVenue[], today
         holdKind: kindOf(day),
       };
       if (on >= today) sessions.push({ ...head, planned: plan, logged: [], holds: [] });
-      else sessions.push({ ...head, planned: [], ...play(lifter, venue, plan, day, week, chance) });
+      else sessions.push({ ...head, planned: [], ...play(lifter, venue, plan, day, week, { chance, days }) });
     }
   }
   return sessions;
@@ -133,9 +137,9 @@ function play(
   plan: readonly SimSet[],
   day: PlannedDay,
   week: number,
-  chance: Chance,
+  { chance, days }: { readonly chance: Chance; readonly days: Chance },
 ): Pick<SimSession, 'logged' | 'holds'> {
-  const hand = handOf(lifter, venue, week);
+  const hand = handOf(lifter, venue, week, Math.exp(lifter.truth.days * days.normal()));
   const logged = [
     ...plan.map((set, i) => doSet(lifter, set, week, i, hand, chance)),
     ...opening(lifter, day),
@@ -171,17 +175,23 @@ function opening({ opensHands, week }: DemoLifter, day: PlannedDay): SimLoggedSe
   }));
 }
 
-/** True median seconds of the lifter's hand in a week: the hidden truth at work. */
+/** True median seconds of the lifter's hand on a day: the hidden truth at work. */
 type Hand = (demand: SetDemand, grip: Grip, earlierHolds?: number) => number;
 
-function handOf({ truth, deadliftMax }: DemoLifter, venue: DemoVenue, week: number): Hand {
+function handOf({ truth, deadliftMax }: DemoLifter, venue: DemoVenue, week: number, today: number): Hand {
   const slope = Math.max(truth.slope, SLOPE_FLOOR);
   const chalk = venue.chalk === 'block' ? 1 : venue.chalk === 'liquid' ? 0.97 : truth.noChalk;
   const diameter = 0.982 ** (venue.bar.diameter - 28.5);
-  const ten =
-    deadliftMax * truth.tenSecondShare * (1 + (truth.growth * week) / WEEKS_OF_LOGS) * chalk * diameter;
+  const grown = (1 + (truth.growth * week) / WEEKS_OF_LOGS) * (1 - lostOf(truth, week));
+  const ten = deadliftMax * truth.tenSecondShare * grown * today * chalk * diameter;
   return (demand, grip, earlierHolds = 0) =>
     10 * ((ten * worth(truth, grip) * 0.97 ** earlierHolds) / demand.load) ** slope;
+}
+
+/** Share of load that a layoff has cost and that is not back yet. */
+export function lostOf({ layoff }: HiddenTruth, week: number): number {
+  if (!layoff || week < layoff.from) return 0;
+  return layoff.lost * Math.max(0, Math.min(1, 1 - (week - layoff.to) / BACK_WEEKS));
 }
 
 function worth(truth: HiddenTruth, grip: Grip): number {
