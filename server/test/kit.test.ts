@@ -47,6 +47,16 @@ const SHED: VenueKit = {
 const put = <Answer = VenueView>(id: string, kit: unknown, version = 0, status = 200): Promise<Answer> =>
   coach.send<Answer>('put', `/venues/${id}`, { kit, version }, status);
 
+it('names the venue first where most sessions are', async () => {
+  const { venues } = await coach.get<KitView>('/kit');
+  const busy: { name: string }[] = await api.db.query(
+    `SELECT v.name FROM training_session t JOIN venue v ON v.id = t.venue_id
+      WHERE t.held_on > '2026-09-01' GROUP BY v.name ORDER BY count(*) DESC`,
+  );
+  expect(venues[0]!.kit.name).toBe('Rope works');
+  expect(busy[0]!.name).toBe('Rope works');
+});
+
 describe('the kit of a venue', () => {
   const id = randomUUID();
 

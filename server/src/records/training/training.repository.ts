@@ -116,10 +116,10 @@ export class TrainingRepository {
   /** Sessions of each venue in the three months up to its last one; read along its index, whatever the years before. */
   async sessionsByVenue(clubId: string, venueIds: readonly string[]): Promise<Map<string, number>> {
     const rows: { venue_id: string; n: number }[] = await this.db.query(
-      `SELECT v.id AS venue_id, (SELECT count(*)::int FROM training_session t
-                                  WHERE t.venue_id = v.id AND t.club_id = $1 AND t.held_on > v.last - 90) AS n
-         FROM (SELECT id, (SELECT max(t.held_on) FROM training_session t WHERE t.venue_id = id) AS last
-                 FROM unnest($2::uuid[]) AS id) v`,
+      `SELECT v.venue AS venue_id, (SELECT count(*)::int FROM training_session t
+                                     WHERE t.venue_id = v.venue AND t.club_id = $1 AND t.held_on > v.last - 90) AS n
+         FROM (SELECT asked.venue, (SELECT max(t.held_on) FROM training_session t WHERE t.venue_id = asked.venue) AS last
+                 FROM unnest($2::uuid[]) AS asked (venue)) v`,
       [clubId, venueIds],
     );
     return new Map(rows.map((row) => [row.venue_id, row.n]));
