@@ -173,7 +173,25 @@ export class Page {
 
   /** Clicks a button or link by its words, in the part of the page of that name where others say the same. */
   async click(words: string, within?: string): Promise<void> {
-    await steady(async () => (await this.named(words, within)).click());
+    await steady(async () => this.#clickStill(await this.named(words, within)));
+  }
+
+  /** Clicks what has come to rest: what still moves is somewhere else when the click arrives. */
+  async #clickStill(element: WebElement): Promise<void> {
+    await this.driver.executeAsyncScript(
+      `const [element, done] = arguments;
+       let before = '';
+       const look = () => {
+         const { x, y } = element.getBoundingClientRect();
+         const now = x + ' ' + y;
+         if (now === before) return done();
+         before = now;
+         setTimeout(look, 20);
+       };
+       look();`,
+      element,
+    );
+    await element.click();
   }
 
   /** Presses what has no words of its own: an option, a label, a zone of a drawing. */
@@ -183,7 +201,7 @@ export class Page {
       return using === 'xpath' ? document.evaluate(value, document, null, 9).singleNodeValue : document.querySelector(value);`;
     const [using, value] =
       'xpath' in where ? ['xpath', where.xpath] : 'css' in where ? ['css', where.css] : partsOf(where);
-    await steady(async () => (await this.#seen<WebElement>(look, value, using, value)).click());
+    await steady(async () => this.#clickStill(await this.#seen<WebElement>(look, value, using, value)));
   }
 
   /** An input by its label. */
@@ -234,6 +252,7 @@ export class Page {
 
   async signIn(): Promise<void> {
     await this.go('/sign-in');
+    await this.says('Its coach signs in with');
     await this.type('E-mail', COACH.email);
     await this.type('Password', COACH.password);
     await this.click('Sign in');

@@ -37,7 +37,7 @@ export function ChoosePassword<Opened extends { readonly email: string }>({
   });
   const { differ, ready } = typedTwice(form.watch('password'), form.watch('again'));
   return (
-    <main className="mx-auto grid min-h-dvh max-w-lg content-center p-6">
+    <main className="mx-auto grid min-h-dvh max-w-lg content-start p-6 md:pt-[14vh]">
       <h1 className="text-4xl">{title}</h1>
       {opened.isPending && <Loading what="the page" lines={4} />}
       {opened.error && <Failed error={opened.error} />}

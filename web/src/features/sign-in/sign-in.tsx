@@ -37,7 +37,7 @@ export function SignIn(): ReactElement {
   const kept = useSyncExternalStore(outbox.subscribe, outbox.all).length;
 
   return (
-    <main className="mx-auto grid min-h-dvh max-w-5xl content-center gap-12 p-6 md:grid-cols-[1.2fr_1fr]">
+    <main className="mx-auto grid min-h-dvh max-w-5xl content-start gap-12 p-6 md:grid-cols-[1.2fr_1fr] md:pt-[18vh]">
       <section>
         <h1 className="text-6xl tracking-tight">Iron Clasp</h1>
         <p className="mt-4 max-w-md text-xl">
