@@ -38,7 +38,7 @@ async function takeAll(driver, { url }) {
     (each) => !each.done && each.title === 'Deadlift, heavy',
   ).id;
   const sheet = `/lifters/${odalys.id}`;
-  const seen = (css) => driver.wait(until.elementLocated(By.css(css)), 20_000);
+  const seen = (css, patience = 20_000) => driver.wait(until.elementLocated(By.css(css)), patience);
   const click = async (xpath) => (await driver.wait(until.elementLocated(By.xpath(xpath)), 20_000)).click();
   const open = async (path, css) => {
     await driver.get(url + path);
@@ -88,6 +88,8 @@ async function takeAll(driver, { url }) {
   await open(`${sheet}/compare`, 'section[aria-label="Left against right"]');
   await shoot('compare');
   await open('/club', 'section[aria-label="Who needs attention"]');
+  // Its track record is worked out beside the page, one lifter after the other.
+  await seen('section[aria-label="Track record"] li:nth-child(9)', 90_000);
   await shoot('club');
   await open('/club/people', 'section[aria-label="Staff"] li');
   await shoot('people');
