@@ -1,7 +1,7 @@
 import { Injectable, Logger, type BeforeApplicationShutdown } from '@nestjs/common';
 import type { BackTestTally } from '@iron-clasp/core';
 import { Clock } from '../../platform/clock/clock.ts';
-import type { ClubRef } from '../../platform/days/club-day.ts';
+import { daysBetween, type ClubRef } from '../../platform/days/club-day.ts';
 import { Days } from '../../platform/days/days.ts';
 import { KeptCurvesService } from '../../records/kept-curves/kept-curves.service.ts';
 import type { Lifter } from '../../records/lifters/lifter.entity.ts';
@@ -94,7 +94,7 @@ export class BackTestsService implements BeforeApplicationShutdown {
 
   /** The weeks are counted back from today: a new week is another test of the same log. */
   private fingerprint(club: ClubRef, print: string): string {
-    const day = Math.floor(Date.parse(`${this.days.today(club)}T00:00:00Z`) / 86_400_000);
-    return `back-test-1 ${print} ${Math.floor(day / 7)}`;
+    const week = Math.floor(daysBetween('1970-01-01', this.days.today(club)) / 7);
+    return `back-test-1 ${print} ${week}`;
   }
 }

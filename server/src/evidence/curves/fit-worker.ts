@@ -1,31 +1,7 @@
 import { Worker } from 'node:worker_threads';
 import { Injectable, type OnApplicationShutdown } from '@nestjs/common';
-import {
-  backTest,
-  fitMovingCurve,
-  type BackTestTally,
-  type FitOptions,
-  type HoldObservation,
-  type HoldTrial,
-  type MovingCurve,
-} from '@iron-clasp/core';
-
-/** What is worked out beside the server, by its name. */
-export const JOBS = { fitMovingCurve, backTest } as const;
-type Job = keyof typeof JOBS;
-
-export interface Question {
-  readonly number: number;
-  readonly job: Job;
-  readonly args: readonly unknown[];
-}
-
-export interface Answer {
-  readonly number: number;
-  readonly found?: unknown;
-  /** Why it could not be worked out. */
-  readonly fault?: string;
-}
+import type { BackTestTally, FitOptions, HoldObservation, HoldTrial, MovingCurve } from '@iron-clasp/core';
+import { workOut, type Answer, type Asked, type Found, type Job, type Question } from './fit-jobs.ts';
 
 interface Waiting {
   readonly resolve: (found: unknown) => void;
@@ -66,12 +42,9 @@ class Thread {
   #next = 0;
   readonly #waiting = new Map<number, Waiting>();
 
-  async ask<Name extends Job>(
-    job: Name,
-    args: Parameters<(typeof JOBS)[Name]>,
-  ): Promise<ReturnType<(typeof JOBS)[Name]>>;
+  async ask<Name extends Job>(job: Name, args: Asked<Name>): Promise<Found<Name>>;
   async ask(job: Job, args: readonly unknown[]): Promise<unknown> {
-    if (!BUILT) return (JOBS[job] as (...given: readonly unknown[]) => unknown)(...args);
+    if (!BUILT) return workOut({ job, args });
     const number = this.#next++;
     return new Promise((resolve, reject) => {
       this.#waiting.set(number, { resolve, reject });
