@@ -27,7 +27,7 @@ import { forCalls } from '../../evidence/lifter-today/for-calls.ts';
 import type { LifterProfile } from '../../evidence/lifter-today/lifter-today.service.ts';
 import { eventOf, rulesOf } from '../../evidence/session/event-of.ts';
 import { SessionFactsService, type SessionFacts } from '../../evidence/session/session-facts.service.ts';
-import { liftOf, termsOf, venueOf } from '../../evidence/session/session-parts.ts';
+import { liftOf, sameWork, termsOf, venueOf } from '../../evidence/session/session-parts.ts';
 import { loadOn } from './load-on.ts';
 import { tried } from './what-if.ts';
 
@@ -151,12 +151,7 @@ function saidByLine(set: PlannedSet): Partial<SetToCall> {
 
 /** Is the set the last of several alike? */
 function isLastOfLine(sets: readonly PlannedSet[], at: number): boolean {
-  const alike = (other: PlannedSet | undefined): boolean =>
-    other !== undefined &&
-    other.liftId === sets[at]!.liftId &&
-    other.role === sets[at]!.role &&
-    other.load === sets[at]!.load;
-  return alike(sets[at - 1]) && !alike(sets[at + 1]);
+  return sameWork(sets[at - 1], sets[at]) && !sameWork(sets[at], sets[at + 1]);
 }
 
 /** The best that the set's load is a share of, where one is known. */

@@ -4,6 +4,7 @@ import {
   chanceWorthMore,
   medianLoad,
   shareRange,
+  SORE,
   worthOf,
   type Estimate,
   type HoldCurve,
@@ -25,8 +26,7 @@ import { CurvesService } from '../curves/curves.service.ts';
 const MOST_LIFTERS = 40;
 /** Fewer lifters, or spells, than this on one side say nothing. */
 const FEWEST = 5;
-/** Pain from which a hand counts as sore, and to which it has to come down, 0–10. */
-const SORE = 4;
+/** Pain to which a sore hand has to come down, 0–10. */
 const BETTER = 2;
 /** Checks further back than this are left out, days. */
 const SORE_LOOKS_BACK = 3 * 365;

@@ -19,6 +19,11 @@ export function liftOf(set: PlannedSet): Lift {
   return lift;
 }
 
+/** Are two planned sets the same work once more: lift, role and load alike? */
+export function sameWork(a: PlannedSet | undefined, b: PlannedSet | undefined): boolean {
+  return a !== undefined && a.liftId === b?.liftId && a.role === b.role && a.load === b.load;
+}
+
 /** The kit of a session that keeps chalk or a bar's diameter of its own. */
 export function ownKit(
   kit: VenueKit,

@@ -26,7 +26,7 @@ import type { PlannedSet, TrainingSession } from '../../records/training/trainin
 import { TrainingService } from '../../records/training/training.service.ts';
 import { BarUseService } from '../../evidence/kit/bar-use.service.ts';
 import { SessionFactsService, type SessionFacts } from '../../evidence/session/session-facts.service.ts';
-import { liftOf } from '../../evidence/session/session-parts.ts';
+import { liftOf, sameWork } from '../../evidence/session/session-parts.ts';
 import { CallsService } from '../../advice/calls/calls.service.ts';
 import { loadOn } from '../../advice/calls/load-on.ts';
 import { SessionHoldsService } from '../../advice/holds/session-holds.service.ts';
@@ -173,7 +173,7 @@ function decisionsOf({ facts, calls, holds }: Called): DayDecision[] {
   });
   const doubtful = sets.flatMap((set, i): DayDecision[] => {
     const call = calls[i]!;
-    const asked = (set.role === 'top' || set.role === 'attempt') && !isRepeatOf(sets, i);
+    const asked = (set.role === 'top' || set.role === 'attempt') && !sameWork(sets[i - 1], set);
     if (!asked || (call.verdict !== 'weak' && call.verdict !== 'stop')) return [];
     return [
       {
@@ -183,12 +183,6 @@ function decisionsOf({ facts, calls, holds }: Called): DayDecision[] {
     ];
   });
   return [...doubtful, ...waiting];
-}
-
-/** Is the set the same again as the one before it? */
-function isRepeatOf(sets: readonly PlannedSet[], at: number): boolean {
-  const [set, before] = [sets[at]!, sets[at - 1]];
-  return before?.liftId === set.liftId && before.role === set.role && before.load === set.load;
 }
 
 function daySession({ facts, calls, holds }: Called, attention: ClubView): DaySession {
