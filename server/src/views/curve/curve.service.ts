@@ -114,10 +114,9 @@ export class CurveViewService {
 
 /** Stretches between training days that are long enough for hands to soften, in days before today. */
 function layoffsOf({ fit: { days } }: MovingCurve, first: number): [from: number, to: number][] {
-  return days
-    .filter((day) => day.rows > 0)
-    .map((day): [number, number] => [day.ageDays, 0])
-    .map(([from], i, all): [number, number] => [from, all[i + 1]?.[0] ?? 0])
+  const trained = days.filter((day) => day.rows > 0).map((day) => day.ageDays);
+  return trained
+    .map((from, i): [number, number] => [from, trained[i + 1] ?? 0])
     .filter(([from, to]) => from - to >= LAYOFF_DAYS && to < first)
     .map(([from, to]) => [Math.min(from, first), to]);
 }
