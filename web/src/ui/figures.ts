@@ -13,6 +13,11 @@ export function roughMass(kg: number, unit: MassUnit): string {
   return formatMass(toKg(Math.round(2 * fromKg(kg, unit)) / 2, unit), unit);
 }
 
+/** A share in per cent, to so many digits. */
+export function share(value: number, digits = 0): string {
+  return `${(100 * value).toFixed(digits).replace('-', '−')}\u00a0%`;
+}
+
 /** A chance in whole per cent that never claims certainty. */
 export function percent(probability: number): string {
   if (probability > 0.99) return '> 99\u00a0%';

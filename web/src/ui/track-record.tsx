@@ -1,8 +1,7 @@
 import { BACK_TEST_ENOUGH, type BackTestReading } from '@iron-clasp/core';
 import type { ReactElement } from 'react';
 import { SaidAndHeld } from './charts/said-and-held.tsx';
-
-const share = (value: number): string => `${Math.round(100 * value)}\u00a0%`;
+import { share } from './figures.ts';
 
 /** What was said beforehand against what happened, and how far to trust what is said now. */
 export function TrackRecord({ reading }: { reading: BackTestReading }): ReactElement {
@@ -19,7 +18,7 @@ export function TrackRecord({ reading }: { reading: BackTestReading }): ReactEle
       <p className="text-lg font-semibold">{VERDICTS[verdict]}</p>
       <p>
         {weeks} times, at the end of a week, the curve known then was asked about the four weeks after it. Of{' '}
-        {trials} sets and holds it expected {percentOf(said)} to be held; {percentOf(held)} were.
+        {trials} sets and holds it expected {share(said, 1)} to be held; {share(held, 1)} were.
       </p>
       <SaidAndHeld tenths={tenths} />
       <p className="text-sm text-quiet">
@@ -49,8 +48,6 @@ export function TrackRecord({ reading }: { reading: BackTestReading }): ReactEle
     </div>
   );
 }
-
-const percentOf = (value: number): string => `${(100 * value).toFixed(1)}\u00a0%`;
 
 const VERDICTS: Record<Exclude<BackTestReading['verdict'], 'tooFew'>, string> = {
   sound: 'The chances can be taken as they are said.',

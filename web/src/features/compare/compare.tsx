@@ -5,7 +5,7 @@ import type { ReactElement, ReactNode } from 'react';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { TimeChart } from '../../ui/charts/time-chart.tsx';
 import { GripMark } from '../../ui/marks/grip-mark.tsx';
-import { formatMass, inUnit, roughMass } from '../../ui/figures.ts';
+import { formatMass, inUnit, roughMass, share } from '../../ui/figures.ts';
 import { CURVE_PARTS, Parts } from '../../ui/parts.tsx';
 import { Caution, Failed, Loading } from '../../ui/states.tsx';
 import { SaveTable } from '../../ui/save-table.tsx';
@@ -114,7 +114,7 @@ function SameLoads({ view }: { view: CompareView }): ReactElement {
 
 /** Whether the hands hold more or less than a week ago, by more than the doubt about the change. */
 function weekWords({ ratio, chanceOfGain }: NonNullable<CompareView['week']>): string {
-  const change = (each: number): string => `${(100 * (each - 1)).toFixed(1).replace('-', '−')} %`;
+  const change = (each: number): string => share(each - 1, 1);
   const range = `${change(ratio.low)} to ${change(ratio.high)}`;
   if (ratio.low > 1) return `The hands hold ${change(ratio.value)} more than a week ago (${range}).`;
   if (ratio.high < 1)
@@ -122,7 +122,7 @@ function weekWords({ ratio, chanceOfGain }: NonNullable<CompareView['week']>): s
   return `The hands hold the same as a week ago as far as can be told (${range}; ${Math.round(100 * chanceOfGain)} in 100 that it is more).`;
 }
 
-const share = ({ value, low, high }: Estimate): string =>
+const ranged = ({ value, low, high }: Estimate): string =>
   `${Math.round(value * 100)} % (${Math.round(low * 100)} to ${Math.round(high * 100)})`;
 const choiceWords = (choice: GripChoice): string => (choice === 'straps' ? 'straps' : GRIP_NAMES[choice]);
 
@@ -138,7 +138,7 @@ function TopAndBackOff({ view }: { view: CompareView }): ReactElement {
           choiceWords(each.backOffGrip),
           each.sessions,
           each.cleanSessions,
-          each.slippedAfterClean ? share(each.slippedAfterClean) : null,
+          each.slippedAfterClean ? ranged(each.slippedAfterClean) : null,
         ]),
       }}
     >
@@ -164,7 +164,7 @@ function TopAndBackOff({ view }: { view: CompareView }): ReactElement {
                 <b>{choiceWords(each.backOffGrip)}</b>
                 <span className="text-quiet">back-off, {each.sessions} sessions</span>
                 {each.slippedAfterClean && (
-                  <span className="figures ml-auto text-lg">slipped {share(each.slippedAfterClean)}</span>
+                  <span className="figures ml-auto text-lg">slipped {ranged(each.slippedAfterClean)}</span>
                 )}
               </p>
               {each.trap ? (

@@ -7,7 +7,7 @@ import { Button } from '../../ui/button.tsx';
 import { useBlockEffect } from '../../data/club/attention.ts';
 import { useIsStaff } from '../../data/session/use-is-coach.ts';
 import { useUnit } from '../../data/session/use-unit.ts';
-import { roughMass, shortDay } from '../../ui/figures.ts';
+import { roughMass, share, shortDay } from '../../ui/figures.ts';
 import { useRequestForm } from '../../ui/request-form.ts';
 import { Select } from '../../ui/select.tsx';
 import { Failed } from '../../ui/states.tsx';
@@ -111,14 +111,13 @@ function BlockEffect(): ReactElement | null {
   const effect = useBlockEffect();
   if (!effect.data) return null;
   const { perWeek, blocks } = effect.data;
-  const share = (each: number): string => `${(100 * each).toFixed(1).replace('-', '−')} %`;
   return (
     <p className="mt-2 text-sm text-quiet">
       {blocks.length === 0
         ? 'No block of the club has ended yet. Usually'
         : `Over ${blocks.length} ${blocks.length === 1 ? 'block' : 'blocks'} of the club that ended,`}{' '}
-      a week in a block moves the load held by {share(perWeek.low)} to {share(perWeek.high)} more than a week
-      without.
+      a week in a block moves the load held by {share(perWeek.low, 1)} to {share(perWeek.high, 1)} more than a
+      week without.
     </p>
   );
 }

@@ -6,7 +6,7 @@ import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
 import { useCurveMonths } from '../../data/lifters/curves.ts';
 import { Button } from '../../ui/button.tsx';
 import { TimeChart } from '../../ui/charts/time-chart.tsx';
-import { formatMass, inUnit, percent, shortDay } from '../../ui/figures.ts';
+import { formatMass, inUnit, percent, share, shortDay } from '../../ui/figures.ts';
 import { Slider } from '../../ui/slider.tsx';
 import { Failed, Loading } from '../../ui/states.tsx';
 
@@ -117,10 +117,9 @@ const spanOf = (
 
 /** The steady gain, or that none can be told. */
 function gainWords({ value, low, high }: Estimate): string {
-  const share = (each: number): string => `${(100 * each).toFixed(1).replace('-', '−')} %`;
   if (low < 0 && high > 0)
-    return `No steady gain or loss can be told (${share(low)} to ${share(high)} a week)`;
-  return `${value > 0 ? 'Gains' : 'Loses'} ${share(Math.abs(value))} of load a week (${share(low)} to ${share(high)})`;
+    return `No steady gain or loss can be told (${share(low, 1)} to ${share(high, 1)} a week)`;
+  return `${value > 0 ? 'Gains' : 'Loses'} ${share(Math.abs(value), 1)} of load a week (${share(low, 1)} to ${share(high, 1)})`;
 }
 
 /** Whether the hands hold more or less than on the first day by more than the doubt about the change. */

@@ -148,16 +148,15 @@ function Unfolds({ open }: { open: boolean }): ReactElement {
   );
 }
 
+/** Sets that stand in one line, and whether it is unfolded. */
+interface FoldedProps {
+  readonly groups: readonly SetGroup[];
+  readonly open: boolean;
+  readonly onOpen: () => void;
+}
+
 /** Warm-ups in a row that are gripped alike: one line that unfolds. */
-export function WarmupRow({
-  groups,
-  open,
-  onOpen,
-}: {
-  groups: readonly SetGroup[];
-  open: boolean;
-  onOpen: () => void;
-}): ReactElement {
+export function WarmupRow({ groups, open, onOpen }: FoldedProps): ReactElement {
   const unit = useUnit();
   const sets = groups.map((group) => group.first);
   const { line, call } = sets[0]!;
@@ -193,15 +192,7 @@ export function WarmupRow({
 }
 
 /** A lift that hangs from no hand: one quiet line, with its chalk where there is any. */
-export function FreeRow({
-  groups,
-  open,
-  onOpen,
-}: {
-  groups: readonly SetGroup[];
-  open: boolean;
-  onOpen: () => void;
-}): ReactElement {
+export function FreeRow({ groups, open, onOpen }: FoldedProps): ReactElement {
   const unit = useUnit();
   const work = groups.filter(({ first }) => first.role !== 'warmup');
   const shown = work.length > 0 ? work : groups;

@@ -1,13 +1,13 @@
 import type { BackTestReading } from '@iron-clasp/core';
 import { scaleLinear } from 'd3-scale';
 import type { ReactElement } from 'react';
+import { share } from '../figures.ts';
 import { useWidth } from '../use-width.ts';
 import { ChartFrame } from './chart-frame.tsx';
 
 const ROW = 26;
 const MARGIN = { top: 22, right: 96, bottom: 8, left: 76 };
 const TEXT = { className: 'figures', fontSize: 14, fill: 'var(--quiet)' } as const;
-const share = (value: number): string => `${Math.round(100 * value)} %`;
 
 /** For each tenth of the chance that was said: the tick is what was said, the dot what was held, the bar its range. */
 export function SaidAndHeld({ tenths }: { tenths: BackTestReading['tenths'] }): ReactElement {
