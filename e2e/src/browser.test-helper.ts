@@ -1,6 +1,7 @@
 import { SOUND_HAND } from '@iron-clasp/core';
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
+import type { RackView } from '@iron-clasp/contract';
 import type { AxeResults } from 'axe-core';
 import { By, error, type WebElement } from 'selenium-webdriver';
 import type { Driver } from 'selenium-webdriver/chrome.js';
@@ -67,6 +68,8 @@ export class Page {
   readonly driver: Driver;
   readonly #close: () => Promise<void>;
   readonly #base: string;
+  /** The lifters by name, asked for once. */
+  #ids: ReadonlyMap<string, string> | undefined;
 
   private constructor(driver: Driver, close: () => Promise<void>, base: string) {
     this.driver = driver;
@@ -176,7 +179,7 @@ export class Page {
     await steady(async () => this.#clickStill(await this.named(words, within)));
   }
 
-  /** Clicks what has come to rest: what still moves is somewhere else when the click arrives. */
+  /** Clicks what has come to rest and may be clicked: what still moves is somewhere else when the click arrives. */
   async #clickStill(element: WebElement): Promise<void> {
     await this.driver.executeAsyncScript(
       `const [element, done] = arguments;
@@ -184,7 +187,7 @@ export class Page {
        const look = () => {
          const { x, y } = element.getBoundingClientRect();
          const now = x + ' ' + y;
-         if (now === before) return done();
+         if (now === before && !element.disabled) return done();
          before = now;
          setTimeout(look, 20);
        };
@@ -268,6 +271,17 @@ export class Page {
     await this.click(name, 'The rack');
     await this.until(async () => (await this.text('h1')) === name, `the sheet of ${name}`);
     await this.find('[data-row]');
+  }
+
+  /** Opens a page of a lifter's sheet by its address; the lifter's id. */
+  async openPage(name: string, path: string): Promise<string> {
+    this.#ids ??= new Map(
+      (await this.api<RackView>('GET', '/lifters')).body.lifters.map((row) => [row.name, row.id]),
+    );
+    const id = this.#ids.get(name)!;
+    await this.go(`/lifters/${id}/${path}`);
+    await this.says(name, 'h1');
+    return id;
   }
 
   async offline(cut: boolean): Promise<void> {
