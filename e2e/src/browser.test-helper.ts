@@ -13,6 +13,8 @@ const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.mi
 
 /** Longest wait for a condition, ms: generous, since only a failure ever waits so long. */
 const PATIENCE = 40_000;
+/** How long a control may move or be off before it is pressed, ms: less than the driver gives a script. */
+const STILL = 20_000;
 /** How often a condition is looked at, ms: each look lays the page out, which costs what it waits for. */
 const LOOK = 100;
 
@@ -181,20 +183,34 @@ export class Page {
 
   /** Clicks what has come to rest and may be clicked: what still moves is somewhere else when the click arrives. */
   async #clickStill(element: WebElement): Promise<void> {
-    await this.driver.executeAsyncScript(
-      `const [element, done] = arguments;
+    const ready = await this.driver.executeAsyncScript<boolean>(
+      `const [element, patience, done] = arguments;
+       const until = performance.now() + patience;
        let before = '';
        const look = () => {
          const { x, y } = element.getBoundingClientRect();
          const now = x + ' ' + y;
-         if (now === before && !element.disabled) return done();
+         // What the page took away never comes to rest: the click says so, and it is looked for again.
+         if (!element.isConnected || (now === before && !element.disabled)) return done(true);
+         if (performance.now() > until) return done(false);
          before = now;
          setTimeout(look, 20);
        };
        look();`,
       element,
+      STILL,
     );
+    if (!ready) throw new Error(`"${await element.getText()}" stayed disabled, or would not stand still.`);
     await element.click();
+  }
+
+  /** Goes on to the hold of the lane on the floor; where it stands there already, its key is off. */
+  async toTheHold(): Promise<void> {
+    const look = `
+      return document.querySelector('section[aria-label="The hold"]') ? 'there'
+        : [...document.querySelectorAll('button:enabled')].some((each) => said(each) === 'To the hold') && 'before';`;
+    if ((await this.#seen<string>(look, 'the hold, or the way to it')) === 'before') await this.click('To the hold');
+    await this.find('section[aria-label="The hold"]');
   }
 
   /** Presses what has no words of its own: an option, a label, a zone of a drawing. */

@@ -136,8 +136,8 @@ it('a lifter takes up an invitation, signs in on a phone, sees their own sheet a
     expect(await kofi.accessibility()).toEqual([]);
     await kofi.type('Password', 'stones-and-axles');
     await kofi.type('The same again', 'stones-and-axle');
-    await kofi.click('Make my account');
     await kofi.says('The two are not the same.');
+    expect(await (await kofi.named('Make my account')).isEnabled()).toBe(false);
     await kofi.type('The same again', 'stones-and-axles');
     await kofi.click('Make my account');
     await kofi.says('Your account stands.');

@@ -78,7 +78,7 @@ describe('every screen passes axe', () => {
     await page.click('To the floor');
     await page.find('section[aria-label="The set"]');
     await isAccessible();
-    await page.click('To the hold');
+    await page.toTheHold();
     await page.find('section [role=timer]');
     await isAccessible();
     await page.size(360, 740);
@@ -134,7 +134,7 @@ describe('by keyboard alone', () => {
   it('runs the floor: Space belongs to the control in focus, the clock keeps the focus, a held key acts once', async () => {
     await page.openLifter('Odalys Brandt');
     await page.keys('f');
-    await page.click('To the hold');
+    await page.toTheHold();
     await page.find('section [role=timer]');
     // Other jobs may have logged holds here before.
     const holds = (): Promise<number> => page.count('ol[aria-label="Holds done"] li');

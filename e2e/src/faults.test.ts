@@ -57,7 +57,7 @@ it('an upgrade while offline: the old page’s sets are taken, and the prompt wa
     await counted(/4 of \d+ done$/);
     expect(await stored()).toBe(4);
 
-    await page.click('To the hold');
+    await page.toTheHold();
     await page.click('Start');
     await page.named('Put down');
     await page.driver.executeAsyncScript(

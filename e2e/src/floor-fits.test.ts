@@ -127,7 +127,7 @@ it('every control and caution of the floor stands on the screen in every state, 
   await page.click('Keep theirs');
   await page.until(async () => !/was not taken/.test(await page.text()), 'the refusal to be settled');
 
-  await page.click('To the hold');
+  await page.toTheHold();
   await page.find('section[aria-label="The hold"]');
   await fits('hold');
   await page.click('Start');

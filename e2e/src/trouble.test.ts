@@ -22,13 +22,6 @@ const holdsKept = async (): Promise<number> =>
   (await page.api<CallsView>('GET', `/sessions/${session}/calls`)).body.holdsDone.length;
 const stored = async (): Promise<number> => (await holdsKept()) - before;
 
-/** The floor opens at the first set; the hold is one tap away. */
-async function toTheHold(): Promise<void> {
-  await page.find('footer button');
-  if ((await page.count('section[aria-label="The hold"]')) === 0) await page.click('To the hold');
-  await page.find('section[aria-label="The hold"]');
-}
-
 const holdsSeen = (n: number): Promise<void> =>
   page.until(
     async () => (await page.count('ol[aria-label="Holds done"] li')) === before + n,
@@ -36,7 +29,7 @@ const holdsSeen = (n: number): Promise<void> =>
   );
 
 async function logByHand(seconds: string): Promise<void> {
-  await toTheHold();
+  await page.toTheHold();
   await page.click('By hand');
   await page.type('Seconds held', seconds);
   await page.click('Log the hold');
@@ -44,7 +37,7 @@ async function logByHand(seconds: string): Promise<void> {
 
 it('keeps a hold when the connection is lost, shows it waiting, and sends it once when it is back', async () => {
   await page.go(`/floor/${session}`);
-  await toTheHold();
+  await page.toTheHold();
   await page.says(/hold \d+ of \d+/);
   await page.offline(true);
   await logByHand('9');

@@ -43,7 +43,7 @@ it('a coach signs in, reads the calls and their reasons, runs the hold, and the 
   await page.at(/^\/floor\//);
   const session = (await page.path()).split('/')[2]!;
   await page.says('Done as called');
-  await page.click('To the hold');
+  await page.toTheHold();
   await page.says('hold 1 of 2');
   const [{ hold }] = (await page.api<CallsView>('GET', `/sessions/${session}/calls`)).body.holds as [
     CallsView['holds'][0],
@@ -105,7 +105,7 @@ it('a coach signs in, reads the calls and their reasons, runs the hold, and the 
     async () => (await page.count('ol[aria-label="Holds done"] li')) === 1,
     'the last hold to be taken back',
   );
-  await page.click('To the hold');
+  await page.toTheHold();
   await page.says('hold 2 of 2');
   await page.keys(' ');
   await page.until(
