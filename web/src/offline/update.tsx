@@ -3,26 +3,27 @@ import { useSyncExternalStore } from 'react';
 import { clocks } from './clocks.ts';
 import { Button } from '../ui/button.tsx';
 
-/** How long until keeping the application is tried again, ms. */
-const AGAIN_MS = 30_000;
+/** How long until keeping the application is tried again, ms; each further try waits twice as long. */
+const AGAIN_MS = 2_000;
 
 /** Starts keeping the application for days without a network; tells when a newer version waits. */
-export function keepOffline(onWaiting: (worker: ServiceWorker) => void): void {
+export function keepOffline(onWaiting: (worker: ServiceWorker) => void, again = AGAIN_MS): void {
   if (!('serviceWorker' in navigator) || !import.meta.env.PROD) return;
   void navigator.serviceWorker
     .register('/sw.js')
     .then((registration) => {
-      if (registration.waiting && navigator.serviceWorker.controller) onWaiting(registration.waiting);
-      registration.addEventListener('updatefound', () => {
-        const found = registration.installing;
+      const watch = (found: ServiceWorker | null): void =>
         found?.addEventListener('statechange', () => {
           // The very first version has nobody to replace.
           if (found.state === 'installed' && navigator.serviceWorker.controller) onWaiting(found);
           // A file did not come through: without another try this page would not open without a network.
           if (found.state === 'redundant' && !registration.active)
-            setTimeout(() => keepOffline(onWaiting), AGAIN_MS);
+            setTimeout(() => keepOffline(onWaiting, again * 2), again);
         });
-      });
+      if (registration.waiting && navigator.serviceWorker.controller) onWaiting(registration.waiting);
+      // A page that opens while the files are still being fetched for the one before it has no news of that.
+      watch(registration.installing);
+      registration.addEventListener('updatefound', () => watch(registration.installing));
     })
     // Without it everything works but opening without a network.
     .catch(() => undefined);
