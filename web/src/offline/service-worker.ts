@@ -19,9 +19,11 @@ interface Fetching extends Extendable {
   respondWith(answer: Promise<Response>): void;
 }
 
-/** What a page tells: take over now, or keep this answer as if the network had given it. */
+/** What a page tells: take over now, look after it too, or keep this answer as if the network had given it. */
 type Told =
-  { readonly kind: 'take-over' } | { readonly kind: 'keep'; readonly path: string; readonly data: unknown };
+  | { readonly kind: 'take-over' }
+  | { readonly kind: 'take-me' }
+  | { readonly kind: 'keep'; readonly path: string; readonly data: unknown };
 
 const worker = self as unknown as WorkerScope;
 /** Filled in by the build: every file of this version, and a name made of their contents. */
@@ -62,6 +64,7 @@ worker.addEventListener('activate', (event) =>
 worker.addEventListener('message', (event) => {
   const told = event.data;
   if (told.kind === 'take-over') return void worker.skipWaiting();
+  if (told.kind === 'take-me') return event.waitUntil(worker.clients.claim());
   if (!KEPT.some((pattern) => pattern.test(told.path))) return;
   const answer = new Response(JSON.stringify(told.data), { headers: { 'content-type': 'application/json' } });
   event.waitUntil(

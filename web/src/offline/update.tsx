@@ -25,6 +25,11 @@ export function keepOffline(onWaiting: (worker: ServiceWorker) => void, again = 
       watch(registration.installing);
       registration.addEventListener('updatefound', () => watch(registration.installing));
     })
+    .then(() => navigator.serviceWorker.ready)
+    .then(({ active }) => {
+      // A page that opens at the moment when the worker takes over is passed by: it asks to be taken too.
+      if (!navigator.serviceWorker.controller) active?.postMessage({ kind: 'take-me' });
+    })
     // Without it everything works but opening without a network.
     .catch(() => undefined);
 }
