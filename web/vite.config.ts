@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import { readFileSync } from 'node:fs';
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig, type Plugin } from 'vite';
@@ -6,8 +7,10 @@ import { defineConfig, type Plugin } from 'vite';
 /** Files of `public/` that the application needs without a network. */
 const PUBLIC = ['/mark.svg', '/manifest.webmanifest'];
 
-/** Tells the service worker which files make up this version. */
+/** Tells the service worker which files make up this version; those without a hash in their name get one beside it. */
 function filesForOffline(): Plugin {
+  const hashOf = (content: string | Uint8Array): string =>
+    createHash('sha256').update(content).digest('hex').slice(0, 16);
   return {
     name: 'files-for-offline',
     generateBundle: {
@@ -15,15 +18,20 @@ function filesForOffline(): Plugin {
       handler(_options, bundle) {
         const worker = bundle['sw.js'];
         if (worker?.type !== 'chunk') throw new Error('The service worker was not built.');
-        const files = Object.keys(bundle).filter((name) => name !== 'sw.js' && name !== 'index.html');
-        const hash = createHash('sha256');
-        for (const name of [...files, 'index.html'].sort()) {
-          const part = bundle[name];
-          hash.update(name).update(part?.type === 'chunk' ? part.code : (part?.source ?? ''));
-        }
-        worker.code = worker.code
-          .replace(/(["'`])__FILES__\1/, JSON.stringify([...files.map((name) => `/${name}`), ...PUBLIC]))
-          .replace('__VERSION__', hash.digest('hex').slice(0, 16));
+        const built = Object.values(bundle)
+          .filter(({ fileName }) => fileName !== 'sw.js')
+          .map((part) => ({
+            url: `/${part.fileName}`,
+            revision: part.fileName.startsWith('assets/')
+              ? null
+              : hashOf(part.type === 'chunk' ? part.code : part.source),
+          }));
+        const kept = PUBLIC.map((url) => ({
+          url,
+          revision: hashOf(readFileSync(new URL(`public${url}`, import.meta.url))),
+        }));
+        const files = JSON.stringify([...built, ...kept].sort((a, b) => a.url.localeCompare(b.url)));
+        worker.code = worker.code.replace('self.__FILES', files);
       },
     },
   };

@@ -306,7 +306,17 @@ export class Page {
     await this.driver.sendDevToolsCommand('Network.emulateNetworkConditions', conditions);
   }
 
-  /** Asks the API in the page's own session, as the page would. */
+  /** The device has no room left for this page, or has it again. */
+  async full(full: boolean): Promise<void> {
+    await this.driver.executeScript(
+      `const places = [[Storage.prototype, 'setItem'], [IDBObjectStore.prototype, 'put']];
+       window.room ??= places.map(([at, name]) => at[name]);
+       const none = () => { throw new DOMException('full', 'QuotaExceededError'); };
+       places.forEach(([at, name], i) => (at[name] = arguments[0] ? none : window.room[i]));`,
+      full,
+    );
+  }
+
   /** The lifter's skin has healed, as somebody saw yesterday: a hold is then done in all its sets. */
   async healed(lifterId: string): Promise<void> {
     const { today } = (await this.api<{ today: string }>('GET', `/lifters/${lifterId}/sheet`)).body;
@@ -318,6 +328,7 @@ export class Page {
     if (kept.status !== 200) throw new Error(`The check was not kept: ${JSON.stringify(kept.body)}`);
   }
 
+  /** Asks the API in the page's own session, as the page would. */
   async api<Answer>(method: string, path: string, body?: object): Promise<{ status: number; body: Answer }> {
     return this.driver.executeAsyncScript(
       `const [method, path, body, done] = arguments;

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { callAgain, GRIPS, sameCall, type SetCall } from '@iron-clasp/core';
 import type { CalledSet, CallsView, FloorView, LogHoldRequest, LogSetRequest } from '@iron-clasp/contract';
 import fc from 'fast-check';
-import type { Waiting } from '../../web/src/offline/outbox.ts';
+import { asRequest, type Waiting } from '../../web/src/offline/outbox.ts';
 import { doneToday, laneOf, NEW_LANE } from '../../web/src/features/floor/lane.ts';
 import { OwnServer } from './own-server.test-helper.ts';
 
@@ -114,12 +114,12 @@ it.each([
     await fc.assert(
       fc.asyncProperty(logs, async ({ sets, holds }) => {
         const waiting: Waiting[] = [
-          ...sets.map((body) => ({
-            ...{ id: randomUUID(), kind: 'set' as const, sessionId: session, accountId: 'x', body },
-          })),
-          ...holds.map((body) => ({
-            ...{ id: randomUUID(), kind: 'hold' as const, sessionId: session, accountId: 'x', body },
-          })),
+          ...sets.map((body) =>
+            asRequest({ id: randomUUID(), kind: 'set', sessionId: session, accountId: 'x', body }),
+          ),
+          ...holds.map((body) =>
+            asRequest({ id: randomUUID(), kind: 'hold', sessionId: session, accountId: 'x', body }),
+          ),
         ];
         const device = callAgain({ ...floor.underWay, ...doneToday(laneOf(floor, waiting, NEW_LANE)) });
         for (const { id, kind, body } of waiting as { id: string; kind: 'set' | 'hold'; body: object }[])

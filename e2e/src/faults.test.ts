@@ -47,8 +47,13 @@ it('an upgrade while offline: the old page’s sets are taken, and the prompt wa
   const newer = temporaryFolder('iron-clasp-newer-');
   cpSync(WEB, newer, { recursive: true });
   const worker = join(newer, 'sw.js');
-  // Another version is another name for the files it keeps.
-  writeFileSync(worker, readFileSync(worker, 'utf8').replace(/iron-clasp-files-/g, 'iron-clasp-files-next-'));
+  // Another version has another page, under the hash of its content.
+  const newerWorker = readFileSync(worker, 'utf8').replace(
+    /("url":"\/index\.html","revision":")[0-9a-f]+/,
+    '$1newer',
+  );
+  expect(newerWorker).toContain('newer');
+  writeFileSync(worker, newerWorker);
   try {
     await server.kill();
     await page.click('Done as called');
@@ -78,7 +83,10 @@ it('an upgrade while offline: the old page’s sets are taken, and the prompt wa
     await page.until(
       () =>
         page.driver.executeScript<boolean>(
-          'return caches.keys().then((names) => names.some((name) => name.includes("files-next")) && !names.some((name) => /files-(?!next)/.test(name)))',
+          `return caches.open('iron-clasp-files').then((files) => files.keys()).then((all) => {
+             const pages = all.map(({ url }) => url).filter((url) => url.includes('/index.html'));
+             return pages.length === 1 && pages[0].includes('newer');
+           })`,
         ),
       'the newer version to have taken over',
     );
@@ -92,9 +100,7 @@ it('an upgrade while offline: the old page’s sets are taken, and the prompt wa
 it('storage that is full loses nothing while the page is open, and says so', async () => {
   // A tap that came late in the test before held for a second: it is sent first.
   await page.until(async () => !/waiting/.test(await page.text('header')), 'all to be sent');
-  await page.driver.executeScript(
-    `Storage.prototype.setItem = () => { throw new DOMException('full', 'QuotaExceededError'); };`,
-  );
+  await page.full(true);
   await page.click('All sets');
   const open = await page.driver.findElement(
     By.xpath('//section[.//h2[contains(., "All sets")]]//li[5]/button'),

@@ -177,15 +177,13 @@ describe('a device in trouble', () => {
   it('with no room left says so, and what is logged still reaches the server', async () => {
     await page.go(`/floor/${session}`);
     await page.find('section[aria-label="The set"]');
-    await page.driver.executeScript(
-      `const set = Storage.prototype.setItem; window.roomAgain = () => (Storage.prototype.setItem = set); Storage.prototype.setItem = () => { throw new DOMException('full', 'QuotaExceededError'); };`,
-    );
+    await page.full(true);
     await page.offline(true);
     await page.click('Done as called');
     await page.says('This device has no room left');
     await page.offline(false);
     await status(/1 of \d+ done$/);
-    await page.driver.executeScript('window.roomAgain()');
+    await page.full(false);
     await page.driver.navigate().refresh();
     await status(/1 of \d+ done$/);
   }, 180_000);

@@ -1,13 +1,13 @@
 import fc from 'fast-check';
-import type { Waiting } from './outbox.ts';
+import type { Queued } from './queue.ts';
 import { sendInOrder, waitBeforeRound, type Fate } from './send-in-order.ts';
 
-const entry = (id: string, sessionId: string): Waiting => ({
-  ...{ id, sessionId, accountId: 'a', kind: 'set', body: null },
+const entry = (id: string, scope: string): Queued => ({
+  ...{ id, scope, accountId: 'a', method: 'DELETE', path: `/sets/${id}`, body: null },
 });
 
 /** A queue as the outbox is one, where each entry meets the fates given, one a try, the last one for ever. */
-function queue(entries: readonly Waiting[], fates: Readonly<Record<string, readonly Fate[]>>) {
+function queue(entries: readonly Queued[], fates: Readonly<Record<string, readonly Fate[]>>) {
   const tries = new Map<string, number>();
   const sent: string[] = [];
   let left = entries;
@@ -78,7 +78,7 @@ it('whatever happens, each session’s entries are kept in the order in which th
         while ((await box.round()) !== 'done') expect(++rounds).toBeLessThan(100);
         expect(box.left()).toEqual([]);
         for (const session of ['s', 't', 'u']) {
-          const own = entries.filter((each) => each.sessionId === session).map(({ id }) => id);
+          const own = entries.filter((each) => each.scope === session).map(({ id }) => id);
           // The last try of each is the one that settled it.
           const settled = own.map((id) => box.sent.lastIndexOf(id));
           expect(settled).toEqual([...settled].sort((a, b) => a - b));

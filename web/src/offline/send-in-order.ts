@@ -1,4 +1,4 @@
-import type { Waiting } from './outbox.ts';
+import type { Queued } from './queue.ts';
 
 /**
  * What became of an entry that was sent: the server has it, will never take it, cannot now (a fault of its own, or too many
@@ -10,22 +10,22 @@ export type Fate = 'kept' | 'refused' | 'later' | 'unreachable' | 'signedOut';
 export type Round = 'done' | 'again' | 'signedOut';
 
 /**
- * Sends what waits, oldest first. Within a session the order is kept: after an entry that cannot go now, nothing later of that
- * session is sent, while other sessions go on. Without an answer from the server nothing else is tried.
+ * Sends what waits, oldest first. Within a scope the order is kept: after an entry that cannot go now, nothing later of that
+ * scope is sent, while others go on. Without an answer from the server nothing else is tried.
  * @param waiting what is to be sent as it stands now: an entry that is kept or refused is no longer among it.
  */
-export async function sendInOrder(
-  waiting: () => readonly Waiting[],
-  send: (entry: Waiting) => Promise<Fate>,
+export async function sendInOrder<Entry extends Queued>(
+  waiting: () => readonly Entry[],
+  send: (entry: Entry) => Promise<Fate>,
 ): Promise<Round> {
   const held = new Set<string>();
   for (;;) {
-    const next = waiting().find((entry) => !held.has(entry.sessionId));
+    const next = waiting().find((entry) => !held.has(entry.scope));
     if (!next) return held.size > 0 ? 'again' : 'done';
     const fate = await send(next);
     if (fate === 'signedOut') return 'signedOut';
     if (fate === 'unreachable') return 'again';
-    if (fate === 'later') held.add(next.sessionId);
+    if (fate === 'later') held.add(next.scope);
   }
 }
 

@@ -2,21 +2,26 @@
  * Lets the application open without a network: its own files are kept whole, version by version, and what the floor needs of
  * the data is kept as it was last seen. What is logged is not sent from here: the page keeps and sends it, in order.
  */
+import { clientsClaim, setCacheNameDetails } from 'workbox-core';
+import { matchPrecache, precacheAndRoute } from 'workbox-precaching';
+import { NavigationRoute, registerRoute } from 'workbox-routing';
+import { NetworkFirst } from 'workbox-strategies';
+
 interface WorkerScope {
   readonly caches: CacheStorage;
-  readonly location: Location;
   readonly clients: { claim(): Promise<void> };
   skipWaiting(): Promise<void>;
-  addEventListener(type: 'install' | 'activate', listener: (event: Extendable) => void): void;
-  addEventListener(type: 'fetch', listener: (event: Fetching) => void): void;
+  addEventListener(type: 'activate', listener: (event: Extendable) => void): void;
+  addEventListener(
+    type: 'fetch',
+    listener: (event: Extendable & { readonly request: Request }) => void,
+  ): void;
   addEventListener(type: 'message', listener: (event: Extendable & { readonly data: Told }) => void): void;
+  /** Filled in by the build: every file of this version; those without a hash in their name have one beside it. */
+  readonly __FILES: readonly { readonly url: string; readonly revision: string | null }[];
 }
 interface Extendable {
   waitUntil(work: Promise<unknown>): void;
-}
-interface Fetching extends Extendable {
-  readonly request: Request;
-  respondWith(answer: Promise<Response>): void;
 }
 
 /** What a page tells: take over now, look after it too, or keep this answer as if the network had given it. */
@@ -25,12 +30,8 @@ type Told =
   | { readonly kind: 'take-me' }
   | { readonly kind: 'keep'; readonly path: string; readonly data: unknown };
 
-const worker = self as unknown as WorkerScope;
-/** Filled in by the build: every file of this version, and a name made of their contents. */
-const FILES = '__FILES__' as unknown as readonly string[];
-const VERSION = '__VERSION__';
+declare const self: WorkerScope;
 
-const SHELL = `iron-clasp-files-${VERSION}`;
 // Named anew whenever an answer that is kept changes its shape: a newer page is never fed older data.
 const DATA = 'iron-clasp-data-3';
 const PAGE = '/index.html';
@@ -42,83 +43,74 @@ const KEPT = [
   /^\/api\/lifters\/[0-9a-f-]+\/(sheet|hands)$/,
   /^\/api\/sessions\/[0-9a-f-]+\/(floor|calls)$/,
 ];
+const isKept = (path: string): boolean => KEPT.some((pattern) => pattern.test(path));
 
-worker.addEventListener('install', (event) =>
-  event.waitUntil(worker.caches.open(SHELL).then((cache) => cache.addAll([PAGE, ...FILES]))),
+setCacheNameDetails({ prefix: 'iron-clasp', precache: 'files', suffix: '' });
+// Files: the hash of their content is in their name or beside it, so what is kept is right, and an upgrade fetches what is new.
+precacheAndRoute([...self.__FILES], { directoryIndex: '' });
+clientsClaim();
+
+/** Pages: the network's, so that a new version is seen; without one the kept page, which finds its own way. */
+registerRoute(
+  new NavigationRoute(({ request }) =>
+    fetch(request).catch(async (fault: unknown) => {
+      const kept = await matchPrecache(PAGE);
+      if (kept) return kept;
+      throw fault;
+    }),
+  ),
 );
 
-worker.addEventListener('activate', (event) =>
+/** Data: the network's where there is one, else as last seen; a device without room keeps nothing and says nothing. */
+registerRoute(
+  ({ url, sameOrigin }) => sameOrigin && isKept(url.pathname),
+  new NetworkFirst({
+    cacheName: DATA,
+    plugins: [
+      {
+        cacheWillUpdate: ({ response }) => Promise.resolve(response.ok ? response : null),
+        fetchDidSucceed: async ({ request, response }) => {
+          // Nobody is signed in any more: what was kept for them goes.
+          if (response.status === 401 && new URL(request.url).pathname === '/api/session')
+            await self.caches.delete(DATA);
+          return response;
+        },
+      },
+    ],
+  }),
+);
+
+self.addEventListener('fetch', (event) => {
+  const { method, url } = event.request;
+  // Somebody else signs in or out: what was kept for the one before goes.
+  if (method !== 'GET' && new URL(url).pathname === '/api/session') event.waitUntil(self.caches.delete(DATA));
+});
+
+self.addEventListener('activate', (event) =>
   event.waitUntil(
-    worker.caches
-      .keys()
-      .then((names) =>
-        Promise.all(
-          names.filter((name) => name !== SHELL && name !== DATA).map((name) => caches.delete(name)),
-        ),
-      )
-      .then(() => worker.clients.claim()),
+    self.caches.keys().then((names) =>
+      Promise.all(
+        // What earlier versions kept, each under a name of its own.
+        names
+          .filter((name) => /^iron-clasp-(files-|data-)/.test(name) && name !== DATA)
+          .map((name) => self.caches.delete(name)),
+      ),
+    ),
   ),
 );
 
 // A new version waits until the page says so: never under a running clock.
-worker.addEventListener('message', (event) => {
+self.addEventListener('message', (event) => {
   const told = event.data;
-  if (told.kind === 'take-over') return void worker.skipWaiting();
-  if (told.kind === 'take-me') return event.waitUntil(worker.clients.claim());
-  if (!KEPT.some((pattern) => pattern.test(told.path))) return;
+  if (told.kind === 'take-over') return void self.skipWaiting();
+  if (told.kind === 'take-me') return event.waitUntil(self.clients.claim());
+  if (told.kind !== 'keep' || !isKept(told.path)) return;
   const answer = new Response(JSON.stringify(told.data), { headers: { 'content-type': 'application/json' } });
   event.waitUntil(
-    worker.caches
+    self.caches
       .open(DATA)
       .then((cache) => cache.put(told.path, answer))
       // No room: the network's own answer is kept at the next visit.
       .catch(() => undefined),
   );
 });
-
-worker.addEventListener('fetch', (event) => {
-  const { request } = event;
-  const { origin, pathname } = new URL(request.url);
-  if (origin !== worker.location.origin) return;
-  if (pathname === '/api/session' && request.method !== 'GET') {
-    // Somebody else signs in or out: what was kept for the one before goes.
-    event.waitUntil(worker.caches.delete(DATA));
-    return;
-  }
-  if (request.method !== 'GET') return;
-  if (pathname.startsWith('/api/')) {
-    if (KEPT.some((pattern) => pattern.test(pathname))) event.respondWith(freshElseKept(request, pathname));
-  } else if (request.mode === 'navigate') event.respondWith(pageElseKept(request));
-  else event.respondWith(keptElseFresh(request));
-});
-
-/** Data: the network's where there is one, else as last seen. */
-async function freshElseKept(request: Request, pathname: string): Promise<Response> {
-  const cache = await worker.caches.open(DATA);
-  try {
-    const answer = await fetch(request);
-    if (answer.ok) await cache.put(request, answer.clone()).catch(() => undefined);
-    else if (answer.status === 401 && pathname === '/api/session') await worker.caches.delete(DATA);
-    return answer;
-  } catch (error) {
-    const kept = await cache.match(request);
-    if (kept) return kept;
-    throw error;
-  }
-}
-
-/** Pages: the network's, so that a new version is seen; without one the kept page, which finds its own way. */
-async function pageElseKept(request: Request): Promise<Response> {
-  try {
-    return await fetch(request);
-  } catch (error) {
-    const kept = await worker.caches.match(PAGE);
-    if (kept) return kept;
-    throw error;
-  }
-}
-
-/** Files carry a hash of their content in their name: what is kept is right. */
-async function keptElseFresh(request: Request): Promise<Response> {
-  return (await worker.caches.match(request)) ?? fetch(request);
-}

@@ -5,12 +5,15 @@ import { keys } from '../data/keys.ts';
 import { afterPaint } from '../ui/after-paint.ts';
 import { useAccount } from '../data/session/account.ts';
 import { ApiError, ask } from '../data/client.ts';
-import { Outbox, OUTBOX_KEY, type Waiting } from './outbox.ts';
+import { Outbox, type Waiting } from './outbox.ts';
 import { keepCalls } from '../data/training/calls.ts';
 import { sendInOrder, waitBeforeRound, type Fate, type Round } from './send-in-order.ts';
 import { signedOut } from '../data/session/query-client.ts';
 
-export const outbox = new Outbox(window.localStorage);
+export const outbox = new Outbox('iron-clasp', new BroadcastChannel('iron-clasp.outbox'));
+
+/** What an earlier page left, this version's and older ones', is there before anything is shown. */
+export const openOutbox = (): Promise<void> => outbox.open().then(() => outbox.inherit(window.localStorage));
 
 /** The sending under way: one for the whole page. */
 let sending: Promise<Round> | null = null;
@@ -105,16 +108,8 @@ export function useSending(accountId: string): void {
     };
   }, [unsent, send]);
 
-  useEffect(() => {
-    const other = (event: StorageEvent): void => {
-      if (event.key !== OUTBOX_KEY) return;
-      outbox.refresh();
-      // What another tab has sent is on the server now.
-      void client.invalidateQueries({ queryKey: ['training'] });
-    };
-    window.addEventListener('storage', other);
-    return () => window.removeEventListener('storage', other);
-  }, [client]);
+  // What another tab has sent is on the server now.
+  useEffect(() => outbox.onOthers(() => void client.invalidateQueries({ queryKey: ['training'] })), [client]);
 }
 
 /** Until every page that shows the answer was told of it: queries tell theirs a task later, the outbox at once. */
@@ -122,23 +117,11 @@ const told = (): Promise<void> => new Promise((resolve) => notifyManager.schedul
 
 /** Sends an entry and gives the session as it is called then: a set or hold answers with that, for the rest it is asked for. */
 async function sendOne(entry: Waiting): Promise<CallsView> {
-  return (await write(entry)) ?? ask<CallsView>('GET', `/sessions/${entry.sessionId}/calls`);
-}
-
-async function write(entry: Waiting): Promise<CallsView | undefined> {
-  const { id, sessionId } = entry;
-  if (entry.kind === 'hands') await ask('PUT', `/lifters/${entry.lifterId}/hands-checks/${id}`, entry.body);
-  else if (entry.kind === 'squeeze')
-    await ask('PUT', `/lifters/${entry.lifterId}/squeeze-tests/${id}`, entry.body);
-  else if (entry.kind === 'easing') await ask('PUT', `/squeeze-tests/${entry.testId}/easing`, entry.body);
-  else if (entry.kind === 'extra')
-    return ask<CallsView>('PUT', `/sessions/${sessionId}/extra-sets/${id}`, entry.body);
-  else if (entry.body)
-    return ask<CallsView>('PUT', `/sessions/${sessionId}/${entry.kind}s/${id}`, entry.body);
-  else
-    await ask('DELETE', `/${entry.kind}s/${id}`).catch((error: unknown) => {
-      // It never arrived: there is nothing to take back.
-      if (!(error instanceof ApiError && error.status === 404)) throw error;
-    });
-  return undefined;
+  const { sessionId, kind, method, path, body } = entry;
+  const answer = await ask<CallsView>(method, path, body ?? undefined).catch((error: unknown) => {
+    // What is to be taken back never arrived: there is nothing to take back.
+    if (method !== 'DELETE' || !(error instanceof ApiError && error.status === 404)) throw error;
+  });
+  const called = method === 'PUT' && (kind === 'set' || kind === 'hold' || kind === 'extra');
+  return called && answer ? answer : ask<CallsView>('GET', `/sessions/${sessionId}/calls`);
 }

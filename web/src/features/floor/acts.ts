@@ -1,5 +1,5 @@
 import type { SetCall } from '@iron-clasp/core';
-import type { Waiting } from '../../offline/outbox.ts';
+import type { ToSend } from '../../offline/outbox.ts';
 import { decide, type Earlier, type LaneMemory, type Proposal } from './lane.ts';
 
 /** What a tap on the floor does to what the device remembers of the lane. */
@@ -87,9 +87,9 @@ export function undo(memory: LaneMemory, newId: () => string): Undone {
 export function entriesOf(
   { gone, back }: Undone,
   common: { readonly sessionId: string; readonly accountId: string },
-): Waiting[] {
+): ToSend[] {
   return [
     ...(gone ? [{ ...common, ...gone, body: null }] : []),
-    ...(back ? [{ ...common, ...back } as Waiting] : []),
+    ...(back ? [{ ...common, ...back } as ToSend] : []),
   ];
 }

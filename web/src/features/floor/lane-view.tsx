@@ -97,13 +97,13 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
   const common = { sessionId: session.id, accountId };
   const logSet = (set: CalledSet, body: Omit<LogSetRequest, 'doneAt'>): void => {
     const id = crypto.randomUUID();
-    outbox.add({ ...common, id, kind: 'set', body: dated(body, session.bar.id, moment()) });
+    outbox.say({ ...common, id, kind: 'set', body: dated(body, session.bar.id, moment()) });
     logged('set', id, set.rest ?? USUAL_REST[set.role]);
     setOver(null);
   };
   const logHold = (body: LogHoldRequest): void => {
     const id = crypto.randomUUID();
-    outbox.add({ ...common, id, kind: 'hold', body });
+    outbox.say({ ...common, id, kind: 'hold', body });
     // Between two holds the lane stays at the holds, whatever sets were jumped over.
     if (now?.kind !== 'hold') return;
     const { hold, done } = now;
@@ -111,8 +111,8 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
   };
   const correct = (of: string, earlier: Earlier, now: Earlier): void => {
     const id = crypto.randomUUID();
-    outbox.add({ ...common, id: of, kind: earlier.kind, body: null });
-    outbox.add({ ...common, id, ...now });
+    outbox.say({ ...common, id: of, kind: earlier.kind, body: null });
+    outbox.say({ ...common, id, ...now });
     act({ kind: 'correct', id, of, earlier });
     setOver(null);
   };
@@ -138,7 +138,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
   };
   const again = (like: CalledSet): void => {
     const id = crypto.randomUUID();
-    outbox.add({ ...common, id, kind: 'extra', body: { like: like.id } });
+    outbox.say({ ...common, id, kind: 'extra', body: { like: like.id } });
     act({ kind: 'go', at: id });
     setOver(null);
   };
@@ -155,13 +155,13 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
     // Another device may have made the last entry: this one remembers no act then.
     const last = memory.actions.length === 0 ? lastDone(lane) : undefined;
     change(() => undone.memory);
-    for (const entry of entriesOf({ ...(last && { gone: last }), ...undone }, common)) outbox.add(entry);
+    for (const entry of entriesOf({ ...(last && { gone: last }), ...undone }, common)) outbox.say(entry);
     clocks.set(session.id, READY);
     setOver(null);
   };
   const stop = stopToday(view.hands);
   const tellUnwell = (unwell: boolean): void => {
-    outbox.add({
+    outbox.say({
       ...{ ...common, id: crypto.randomUUID(), kind: 'hands', lifterId: session.lifterId },
       body: { hands: withUnwell(view.hands, unwell), checkedAt: clockNow().toISOString() },
     });

@@ -1,6 +1,6 @@
 import type { CalledSet, FloorView, LoggedSetView, LogSetRequest } from '@iron-clasp/contract';
 import type { SetCall } from '@iron-clasp/core';
-import type { Waiting } from '../../offline/outbox.ts';
+import { asRequest, type ToSend, type Waiting } from '../../offline/outbox.ts';
 import { asCalled, decide, doneToday, laneOf, NEW_LANE, proposalsOf, type LaneMemory } from './lane.ts';
 
 const call = (choice: SetCall['choice'], more: Partial<SetCall> = {}): SetCall => ({
@@ -69,10 +69,11 @@ const view = (more: Partial<FloorView['calls']> = {}): FloorView =>
     },
   }) as unknown as FloorView;
 const body: LogSetRequest = { ...asCalled(set('a', 150), call('hook'), 'block', 150), doneAt: '' };
-const waits = (id: string, plannedSetId: string | null): Waiting => ({
-  ...{ id, kind: 'set', sessionId: 's', accountId: 'x' },
-  body: plannedSetId === null ? null : { ...body, plannedSetId },
-});
+const waits = (id: string, plannedSetId: string | null): Waiting =>
+  asRequest({
+    ...{ id, kind: 'set', sessionId: 's', accountId: 'x' },
+    body: plannedSetId === null ? null : { ...body, plannedSetId },
+  } as ToSend);
 const remember = (more: Partial<LaneMemory>): LaneMemory => ({ ...NEW_LANE, ...more });
 
 describe('a lane', () => {
@@ -93,13 +94,13 @@ describe('a lane', () => {
       hold: { kind, sets, lift: 'hold.front-rack' },
     });
     const holds = [hold('frontRackHold', 1), hold('deadHang', 2)] as never;
-    const held: Waiting = {
+    const held = asRequest({
       ...{ id: 'h', kind: 'hold', sessionId: 's', accountId: 'x' },
       body: {
         ...{ kind: 'frontRackHold', liftId: 'hold.front-rack', load: 150, seconds: 10, target: 10 },
         ...{ ended: 'stopped', grip: 'hook', chalk: 'block', pin: 620, doneAt: '' },
       },
-    };
+    } as ToSend);
     const all = [waits('1', 'a'), waits('2', 'b'), waits('3', 'c')];
     const lane = laneOf(view({ holds }), [...all, held], NEW_LANE);
     expect(lane).toMatchObject({

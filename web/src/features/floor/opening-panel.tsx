@@ -38,7 +38,7 @@ export function Opening({ view, accountId, unseen, first }: OpeningProps): React
   const declined = declinedNow(view, waiting);
   const common = { sessionId: session.id, lifterId: session.lifterId, accountId };
   const keepHands = (checked: HandsToday): void => {
-    outbox.add({
+    outbox.say({
       ...common,
       id: crypto.randomUUID(),
       kind: 'hands',
@@ -82,7 +82,7 @@ export function Opening({ view, accountId, unseen, first }: OpeningProps): React
         <TellSqueeze
           trials={view.squeeze.protocol.trials}
           onKeep={(trials) => {
-            outbox.add({
+            outbox.say({
               ...common,
               id: crypto.randomUUID(),
               kind: 'squeeze',
@@ -121,7 +121,7 @@ export function Opening({ view, accountId, unseen, first }: OpeningProps): React
             <Button
               className="min-h-13 px-4"
               onClick={() =>
-                outbox.add({
+                outbox.say({
                   ...common,
                   id: crypto.randomUUID(),
                   kind: 'easing',

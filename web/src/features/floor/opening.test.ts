@@ -6,7 +6,7 @@ import {
   type SqueezeTest,
 } from '@iron-clasp/core';
 import type { FloorView, SessionHoldView } from '@iron-clasp/contract';
-import type { Waiting } from '../../offline/outbox.ts';
+import { asRequest, type ToSend, type Waiting } from '../../offline/outbox.ts';
 import { declinedNow, handsNow, holdsNow, testNow } from './opening.ts';
 
 const SOUND: HandsToday = { left: SOUND_HAND, right: SOUND_HAND };
@@ -62,33 +62,40 @@ const view = (more: Partial<SessionHoldView> = {}, today: SqueezeTest | null = n
     },
   }) as unknown as FloorView;
 const common = { sessionId: 's', lifterId: 'l', accountId: 'x' };
-const squeezed = (right: number): Waiting => ({
-  ...common,
-  id: 't',
-  kind: 'squeeze',
-  body: {
-    protocol: PROTOCOL,
-    trials: trials(right).map(({ hand, force }) => ({ hand, force })),
-    source: 'hand',
-    testedAt: '2026-11-24T17:00:00Z',
-  },
-});
-const word = (declined: boolean): Waiting => ({
-  ...common,
-  id: 'w',
-  kind: 'easing',
-  testId: 't',
-  body: { declined },
-});
+const squeezed = (right: number): Waiting =>
+  asRequest({
+    ...common,
+    id: 't',
+    kind: 'squeeze',
+    body: {
+      protocol: PROTOCOL,
+      trials: trials(right).map(({ hand, force }) => ({ hand, force })),
+      source: 'hand',
+      testedAt: '2026-11-24T17:00:00Z',
+    },
+  } as ToSend);
+const word = (declined: boolean): Waiting =>
+  asRequest({
+    ...common,
+    id: 'w',
+    kind: 'easing',
+    testId: 't',
+    body: { declined },
+  } as ToSend);
 
 const holdNow = (floor: FloorView, waiting: readonly Waiting[]): HoldPrescription | null =>
   holdsNow(floor, waiting)[0]!.hold;
 
 it('hands told on this device stand before the server hears of them', () => {
-  const told: Waiting = { ...common, id: 'h', kind: 'hands', body: { hands: TORN, checkedAt: '' } };
+  const told = asRequest({
+    ...common,
+    id: 'h',
+    kind: 'hands',
+    body: { hands: TORN, checkedAt: '' },
+  } as ToSend);
   expect(handsNow(view(), [])).toBe(SOUND);
   expect(handsNow(view(), [told])).toBe(TORN);
-  expect(handsNow(view(), [{ ...told, lifterId: 'another' }])).toBe(SOUND);
+  expect(handsNow(view(), [{ ...told, lifterId: 'another' } as Waiting])).toBe(SOUND);
 });
 
 describe('a squeeze test that opens the session', () => {
