@@ -209,7 +209,8 @@ export class Page {
     const look = `
       return document.querySelector('section[aria-label="The hold"]') ? 'there'
         : [...document.querySelectorAll('button:enabled')].some((each) => said(each) === 'To the hold') && 'before';`;
-    if ((await this.#seen<string>(look, 'the hold, or the way to it')) === 'before') await this.click('To the hold');
+    if ((await this.#seen<string>(look, 'the hold, or the way to it')) === 'before')
+      await this.click('To the hold');
     await this.find('section[aria-label="The hold"]');
   }
 

@@ -3,6 +3,7 @@ import { useState, type ReactElement } from 'react';
 import { Link } from 'react-router';
 import { useDeeds, usePeople } from '../../data/people/people.ts';
 import { Button } from '../../ui/button.tsx';
+import { LongList } from '../../ui/long-list.tsx';
 import { Select } from '../../ui/select.tsx';
 import { Empty, Failed, Loading } from '../../ui/states.tsx';
 
@@ -31,14 +32,15 @@ export function Deeds(): ReactElement {
           <p>Every change stands here from now on: who made it, when, and about whom.</p>
         </Empty>
       )}
-      <ol className="mt-2">
-        {deeds.map((deed, i) => {
-          const at = parseISO(deed.at);
-          const before = deeds[i - 1];
-          const newDay = !before || !isSameDay(parseISO(before.at), at);
-          return (
-            <li key={deed.id}>
-              {newDay && (
+      <div className="mt-2">
+        <LongList
+          items={deeds.map((deed, i) => ({ deed, at: parseISO(deed.at), before: deeds[i - 1]?.at }))}
+          keyOf={({ deed }) => deed.id}
+          height={() => 37}
+        >
+          {({ deed, at, before }) => (
+            <>
+              {!(before && isSameDay(parseISO(before), at)) && (
                 <h2 className="border-b-2 border-ink pb-1 pt-4 text-xl">{format(at, 'EEEE d MMMM')}</h2>
               )}
               <p className="grid grid-cols-[4rem_minmax(0,1fr)] gap-x-3 border-b border-rule py-1.5 md:grid-cols-[4rem_12rem_minmax(0,1fr)_12rem]">
@@ -54,10 +56,10 @@ export function Deeds(): ReactElement {
                   </Link>
                 )}
               </p>
-            </li>
-          );
-        })}
-      </ol>
+            </>
+          )}
+        </LongList>
+      </div>
       {found.hasNextPage && (
         <Button
           className="mt-3"

@@ -7,6 +7,7 @@ import { TimeChart } from '../../ui/charts/time-chart.tsx';
 import { GripMark } from '../../ui/marks/grip-mark.tsx';
 import { formatMass, inUnit, roughMass, share } from '../../ui/figures.ts';
 import { CURVE_PARTS, Parts } from '../../ui/parts.tsx';
+import { DataTable } from '../../ui/data-table.tsx';
 import { Caution, Failed, Loading } from '../../ui/states.tsx';
 import { SaveTable } from '../../ui/save-table.tsx';
 import type { Table } from '../../ui/table-file.ts';
@@ -233,31 +234,20 @@ function Sides({ view }: { view: CompareView }): ReactElement {
             : 'No clear difference between the hands in the latest squeeze test.'}
         </p>
       )}
-      <table className="w-full">
-        <thead className="text-left text-quiet">
-          <tr>
-            <th scope="col">
-              <span className="sr-only">what</span>
-            </th>
-            {SIDES.map((side) => (
-              <th key={side} scope="col">
-                {side}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map(([name, left, right]) => (
-            <tr key={name} className="border-t border-rule align-top">
-              <th scope="row" className="py-1 pr-3 text-left font-normal">
-                {name}
-              </th>
-              <td className="pr-3">{left}</td>
-              <td>{right}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <DataTable
+        name="Left hand and right"
+        words
+        rows={rows}
+        columns={[
+          {
+            id: 'what',
+            head: <span className="sr-only">what</span>,
+            cell: ([name]) => <span className="font-normal">{name}</span>,
+          },
+          { id: 'left', head: 'left', cell: ([, left]) => left },
+          { id: 'right', head: 'right', cell: ([, , right]) => right },
+        ]}
+      />
       {ledger.imbalance >= IMBALANCE_FLAG && (
         <Caution>Mixed grip leans to one side: the {nextUnder} hand goes under next.</Caution>
       )}
@@ -283,30 +273,32 @@ function Grips({ view }: { view: CompareView }): ReactElement {
         ]),
       }}
     >
-      <table className="w-full">
-        <thead className="text-left text-quiet">
-          <tr>
-            {['grip', 'sets', 'slips', 'lightest slip', 'heaviest held'].map((each) => (
-              <th key={each} scope="col">
-                {each}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody className="figures text-lg">
-          {view.grips.map((each) => (
-            <tr key={each.grip} className="border-t border-rule">
-              <th scope="row" className="py-1 text-left font-semibold">
-                {GRIP_NAMES[each.grip]}
-              </th>
-              <td>{each.sets}</td>
-              <td>{each.slips}</td>
-              <td>{mass(each.lightestSlip)}</td>
-              <td>{mass(each.heaviestHeld)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <DataTable
+        name="Where each grip slips"
+        rows={view.grips}
+        columns={[
+          {
+            id: 'grip',
+            head: 'grip',
+            cell: (each) => GRIP_NAMES[each.grip],
+            by: (each) => GRIP_NAMES[each.grip],
+          },
+          { id: 'sets', head: 'sets', cell: (each) => each.sets, by: (each) => each.sets },
+          { id: 'slips', head: 'slips', cell: (each) => each.slips, by: (each) => each.slips },
+          {
+            id: 'slip',
+            head: 'lightest slip',
+            cell: (each) => mass(each.lightestSlip),
+            by: (each) => each.lightestSlip,
+          },
+          {
+            id: 'held',
+            head: 'heaviest held',
+            cell: (each) => mass(each.heaviestHeld),
+            by: (each) => each.heaviestHeld,
+          },
+        ]}
+      />
     </Part>
   );
 }

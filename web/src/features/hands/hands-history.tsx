@@ -18,6 +18,7 @@ import { shortDay } from '../../ui/figures.ts';
 import { Caution } from '../../ui/states.tsx';
 import { HandDrawing } from '../../ui/marks/hand-drawing.tsx';
 import { Slider } from '../../ui/slider.tsx';
+import { DataTable } from '../../ui/data-table.tsx';
 
 interface HandsHistoryProps {
   readonly view: HandsHistoryView;
@@ -216,30 +217,21 @@ function Ledger({ view }: { view: HandsHistoryView }): ReactElement {
         </p>
       ) : (
         <>
-          <table className="w-full">
-            <thead className="text-left text-quiet">
-              <tr>
-                {['under', 'sets', 'reps', 'kg × reps', 'kg·s'].map((each) => (
-                  <th key={each} scope="col">
-                    {each}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody className="figures text-lg">
-              {SIDES.map((side) => (
-                <tr key={side} className="border-t border-rule">
-                  <th scope="row" className="py-1 text-left font-semibold">
-                    {side}
-                  </th>
-                  <td>{ledger[side].sets}</td>
-                  <td>{ledger[side].reps}</td>
-                  <td>{Math.round(ledger[side].loadReps).toLocaleString('en')}</td>
-                  <td>{Math.round(ledger[side].loadSeconds).toLocaleString('en')}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <DataTable
+            name="Mixed grip by the hand under"
+            rows={SIDES.map((side) => ({ side, ...ledger[side] }))}
+            columns={[
+              { id: 'under', head: 'under', cell: (each) => each.side },
+              { id: 'sets', head: 'sets', cell: (each) => each.sets },
+              { id: 'reps', head: 'reps', cell: (each) => each.reps },
+              {
+                id: 'load',
+                head: 'kg × reps',
+                cell: (each) => Math.round(each.loadReps).toLocaleString('en'),
+              },
+              { id: 'time', head: 'kg·s', cell: (each) => Math.round(each.loadSeconds).toLocaleString('en') },
+            ]}
+          />
           <p className="mt-1">
             Next: <b>{nextUnder} hand under</b>.
           </p>

@@ -14,6 +14,7 @@ import { useUnit } from '../../data/session/use-unit.ts';
 import { CorrectEntry } from './correct-entry.tsx';
 import { Button } from '../../ui/button.tsx';
 import { formatMass } from '../../ui/figures.ts';
+import { LongList } from '../../ui/long-list.tsx';
 import { Mistakes } from '../../ui/mistakes.tsx';
 import { Select } from '../../ui/select.tsx';
 import { Empty, Failed, Loading } from '../../ui/states.tsx';
@@ -83,28 +84,35 @@ export function Log(): ReactElement {
           </p>
         </Empty>
       )}
-      {days.map(({ key, day, title, note, entries }) => (
-        <section key={key} aria-label={`${title}, ${day}`} className="mt-5">
-          <h2 className="border-b-2 border-ink pb-1 text-xl">
-            {format(parseISO(day), 'EEE d MMMM yyyy')} <span className="text-quiet">{title}</span>
-          </h2>
-          {note && <p className="border-l-4 border-verdigris py-1 pl-3">{note}</p>}
-          <ul>
-            {entries.map((entry) => (
-              <li key={entry.id} className="border-b border-rule">
-                <Entry
-                  entry={entry}
-                  onOpen={() => setOpen(open === entry.id ? null : entry.id)}
-                  open={open === entry.id}
-                />
-                {open === entry.id && (
-                  <CorrectEntry lifterId={lifter.id} entry={entry} onDone={() => setOpen(null)} />
-                )}
-              </li>
-            ))}
-          </ul>
-        </section>
-      ))}
+      <LongList
+        items={days}
+        keyOf={(each) => each.key}
+        height={({ entries, note }) => 61 + 37 * entries.length + (note ? 34 : 0)}
+        held={days.find(({ entries }) => entries.some((entry) => entry.id === open))?.key ?? null}
+      >
+        {({ day, title, note, entries }) => (
+          <section aria-label={`${title}, ${day}`} className="pt-5">
+            <h2 className="border-b-2 border-ink pb-1 text-xl">
+              {format(parseISO(day), 'EEE d MMMM yyyy')} <span className="text-quiet">{title}</span>
+            </h2>
+            {note && <p className="border-l-4 border-verdigris py-1 pl-3">{note}</p>}
+            <ul>
+              {entries.map((entry) => (
+                <li key={entry.id} className="border-b border-rule">
+                  <Entry
+                    entry={entry}
+                    onOpen={() => setOpen(open === entry.id ? null : entry.id)}
+                    open={open === entry.id}
+                  />
+                  {open === entry.id && (
+                    <CorrectEntry lifterId={lifter.id} entry={entry} onDone={() => setOpen(null)} />
+                  )}
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+      </LongList>
       {log.hasNextPage && (
         <p ref={more} className="py-4">
           <Button disabled={log.isFetchingNextPage} onClick={() => void log.fetchNextPage()}>

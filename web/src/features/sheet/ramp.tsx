@@ -20,6 +20,7 @@ import { Empty, Failed, Loading } from '../../ui/states.tsx';
 import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
 import { useCalls } from '../../data/training/calls.ts';
 import { useCurve } from '../../data/lifters/curves.ts';
+import { DataTable } from '../../ui/data-table.tsx';
 
 const ROLES: readonly SetRole[] = ['volume', 'top', 'attempt'];
 const MOST_REPS = 12;
@@ -152,52 +153,39 @@ function Table({
   const figure = (kg: number): string => (kg > 0 ? load(Math.round(kg * 2) / 2, unit) : 'none');
   return (
     <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Ceilings as a table">
-      <table className="w-full max-w-3xl border-collapse">
-        <caption className="sr-only">
-          Heaviest load of each grip by repetitions, in {unit}, with its range, and the planned sets
-        </caption>
-        <thead>
-          <tr className="border-b-2 border-ink text-left">
-            <th scope="col" className="label py-1 pr-4">
-              repetitions
-            </th>
-            {ceilings[0]?.ceilings.map(({ grip }) => (
-              <th key={grip} scope="col" className="label py-1 pr-4">
-                {GRIP_NAMES[grip]}, {unit}
-              </th>
-            ))}
-            <th scope="col" className="label py-1">
-              planned
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {ceilings.map(({ reps, ceilings: each }) => (
-            <tr key={reps} className="border-b border-rule">
-              <th scope="row" className="figures py-1 pr-4 text-left text-lg">
-                {reps}
-              </th>
-              {each.map(({ grip, value, low, high }) => (
-                <td key={grip} className="py-1 pr-4">
-                  <span className="figures text-lg">{figure(value)}</span>{' '}
-                  <span className="text-sm text-quiet">
-                    {figure(low)}–{figure(high)}
-                  </span>
-                </td>
-              ))}
-              <td className="py-1">
-                {[
-                  ...new Set(
-                    sets
-                      .filter((set) => set.reps === reps)
-                      .map((set) => `${SET_ROLE_TAGS[set.role]} ${load(set.loading.total, unit)}`),
-                  ),
-                ].join(', ')}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <DataTable
+        name={`Heaviest load of each grip by repetitions, in ${unit}, with its range, and the planned sets`}
+        className="w-full max-w-3xl border-collapse"
+        rows={ceilings}
+        columns={[
+          { id: 'reps', head: 'repetitions', cell: ({ reps }) => reps, by: ({ reps }) => reps },
+          ...(ceilings[0]?.ceilings ?? []).map(({ grip }, i) => ({
+            id: grip,
+            head: `${GRIP_NAMES[grip]}, ${unit}`,
+            cell: ({ ceilings: each }: CeilingsAtReps) => (
+              <>
+                {figure(each[i]!.value)}{' '}
+                <span className="text-sm text-quiet">
+                  {figure(each[i]!.low)}–{figure(each[i]!.high)}
+                </span>
+              </>
+            ),
+            by: ({ ceilings: each }: CeilingsAtReps) => each[i]!.value,
+          })),
+          {
+            id: 'planned',
+            head: 'planned',
+            cell: ({ reps }) =>
+              [
+                ...new Set(
+                  sets
+                    .filter((set) => set.reps === reps)
+                    .map((set) => `${SET_ROLE_TAGS[set.role]} ${load(set.loading.total, unit)}`),
+                ),
+              ].join(', '),
+          },
+        ]}
+      />
     </div>
   );
 }

@@ -26,6 +26,7 @@ import { momentOn } from '../../data/clock.ts';
 import { useToday } from '../../data/session/use-today.ts';
 import { DateField } from '../../ui/date-field.tsx';
 import { useGrippers, useKeepAttempt, useUndoAttempt } from '../../data/grippers/grippers.ts';
+import { DataTable } from '../../ui/data-table.tsx';
 
 /** The club's grippers for this lifter: chances of closing each, the next session of each hand, and what was tried. */
 export function Grippers(): ReactElement {
@@ -161,69 +162,56 @@ function Ladder({ view }: { view: GrippersView }): ReactElement {
   return (
     <section aria-label="The ladder" className="overflow-x-auto" tabIndex={0}>
       <h2 className="text-2xl">The ladder</h2>
-      <table className="mt-1 w-full">
-        <thead className="text-left text-quiet">
-          <tr>
-            <th scope="col">gripper</th>
-            <th scope="col" className="text-right">
-              {unit}
-            </th>
-            {SIDES.map((side) => (
-              <th key={side} scope="col" className="pl-6">
-                closed {side}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {view.ladder.map((rung) => (
-            <tr key={rung.id} className="border-t border-rule">
-              <th scope="row" className="py-1.5 text-left font-semibold">
-                {rung.name}
-              </th>
-              <td className="figures text-right text-lg">
-                {rung.resistance === null ? (
-                  <Link to="/kit" className="text-sm whitespace-nowrap underline underline-offset-4">
-                    measure it
-                  </Link>
-                ) : (
-                  inUnit(rung.resistance, unit).toFixed(0)
-                )}
-              </td>
-              {SIDES.map((side) => {
-                const chance = rung.chance[side];
-                return (
-                  <td key={side} className="figures pl-4 text-lg whitespace-nowrap">
-                    {chance === null ? (
-                      <span className="text-quiet">no rating</span>
-                    ) : (
-                      <span className="grid grid-cols-[4rem_1fr] items-center gap-2">
-                        <span className="relative block h-3 bg-rule/60" aria-hidden>
-                          <span
-                            className="absolute inset-y-0 bg-verdigris/30"
-                            style={{ left: `${chance.low * 100}%`, right: `${100 - chance.high * 100}%` }}
-                          />
-                          <span
-                            className="absolute inset-y-0 w-[3px] bg-verdigris"
-                            style={{ left: `${chance.value * 97}%` }}
-                          />
-                        </span>
-                        <span>
-                          {percent(chance.value)}{' '}
-                          <span className="text-sm text-quiet">
-                            {Math.round(chance.low * 100)} to {Math.round(chance.high * 100)}
-                          </span>
-                        </span>
-                      </span>
-                    )}
-                  </td>
-                );
-              })}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <DataTable
+        name="Grippers by resistance, with the chance that each hand closes them"
+        className="mt-1 w-full"
+        rows={view.ladder}
+        columns={[
+          { id: 'gripper', head: 'gripper', cell: ({ name }) => name },
+          {
+            id: 'resistance',
+            head: unit,
+            className: 'text-right',
+            cell: ({ resistance }) =>
+              resistance === null ? (
+                <Link to="/kit" className="text-sm whitespace-nowrap underline underline-offset-4">
+                  measure it
+                </Link>
+              ) : (
+                inUnit(resistance, unit).toFixed(0)
+              ),
+          },
+          ...SIDES.map((side) => ({
+            id: side,
+            head: `closed ${side}`,
+            className: 'pl-4 whitespace-nowrap',
+            cell: ({ chance }: GrippersView['ladder'][number]) => <Chance chance={chance[side]} />,
+          })),
+        ]}
+      />
     </section>
+  );
+}
+
+/** The chance that a hand closes a gripper, as a bar and in words; null where the gripper was never rated. */
+function Chance({ chance }: { chance: GrippersView['ladder'][number]['chance']['left'] }): ReactElement {
+  if (chance === null) return <span className="text-quiet">no rating</span>;
+  return (
+    <span className="grid grid-cols-[4rem_1fr] items-center gap-2">
+      <span className="relative block h-3 bg-rule/60" aria-hidden>
+        <span
+          className="absolute inset-y-0 bg-verdigris/30"
+          style={{ left: `${chance.low * 100}%`, right: `${100 - chance.high * 100}%` }}
+        />
+        <span className="absolute inset-y-0 w-[3px] bg-verdigris" style={{ left: `${chance.value * 97}%` }} />
+      </span>
+      <span>
+        {percent(chance.value)}{' '}
+        <span className="text-sm text-quiet">
+          {Math.round(chance.low * 100)} to {Math.round(chance.high * 100)}
+        </span>
+      </span>
+    </span>
   );
 }
 

@@ -2,6 +2,7 @@ import { Download } from 'lucide-react';
 import { useRef, useState, type KeyboardEvent, type ReactElement, type ReactNode } from 'react';
 import { Button } from '../button.tsx';
 import { saveCsv, saveSvg, type Table } from '../table-file.ts';
+import { DataTable } from '../data-table.tsx';
 
 interface ChartFrameProps {
   /** Names the drawing and its files. */
@@ -61,28 +62,17 @@ export function ChartFrame({ name, label, table, children }: ChartFrameProps): R
             role="region"
             aria-label={`${name}, table`}
           >
-            <table className="figures mt-2 text-lg">
-              <thead className="text-left text-quiet">
-                <tr>
-                  {table.head.map((each) => (
-                    <th key={each} scope="col" className="pr-6 font-medium">
-                      {each}
-                    </th>
-                  ))}
-                </tr>
-              </thead>
-              <tbody>
-                {table.rows.map((each, i) => (
-                  <tr key={i} className="border-t border-rule">
-                    {each.map((cell, j) => (
-                      <td key={j} className="pr-6">
-                        {cell ?? '–'}
-                      </td>
-                    ))}
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+            <DataTable<Table['rows'][number]>
+              name={name}
+              className="mt-2"
+              rows={table.rows}
+              columns={table.head.map((head, i) => ({
+                id: String(i),
+                head,
+                cell: (row) => row[i] ?? '–',
+                by: (row) => row[i] ?? null,
+              }))}
+            />
           </div>
         </details>
         <span className="flex gap-2">
