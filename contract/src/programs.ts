@@ -174,6 +174,29 @@ export interface SessionPlanView {
   readonly started: boolean;
 }
 
+/** A session of the program with what it holds. */
+export interface ProgramSession {
+  readonly id: string;
+  readonly version: number;
+  readonly on: string;
+  readonly title: string;
+  /** Finished, or something of it is logged: it stays where it is. */
+  readonly begun: boolean;
+  readonly rehearsesMeet: boolean;
+  readonly lines: readonly { readonly liftId: string; readonly text: string }[];
+  readonly holds: readonly HoldKindId[];
+}
+
+/** Some weeks of a lifter's program. */
+export interface ProgramView {
+  readonly today: string;
+  /** The Monday of each week. */
+  readonly weeks: readonly string[];
+  readonly sessions: readonly ProgramSession[];
+  /** Sessions written for the year after these weeks. */
+  readonly later: number;
+}
+
 /** What a change to whole weeks did. */
 export interface WeeksView {
   /** Sessions written, moved or removed. */

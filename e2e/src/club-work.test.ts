@@ -1,4 +1,4 @@
-import { By } from 'selenium-webdriver';
+import { By, Key } from 'selenium-webdriver';
 import { Page } from './browser.test-helper.ts';
 
 let page: Page;
@@ -40,26 +40,21 @@ it('a coach brushes a bar, adds a venue, is shown what cannot be used, and a ses
 it('repeats a week, is told of a week that is taken, clears it, and takes a session off and back', async () => {
   await page.openLifter('Noor Haddad');
   await page.click('Program');
-  const weeks = By.css('section[aria-label^="Week of"]');
-  await page.find('section[aria-label^="Week of"]');
-  const before = (await page.driver.findElements(weeks)).length;
+  const slips = '[aria-labelledby^="week-"] article';
+  const second = '[aria-labelledby^="week-"]:nth-of-type(2) article';
+  await page.find(second);
+  const before = await page.count(slips);
   await page.click('move');
   await page.click('Move the week');
   await page.says(/would come onto what is written already: .*Clear or move that week first/);
   await page.press(By.xpath('(//button[.="clear"])[2]'));
   await page.click('Clear the week');
-  await page.until(
-    async () => (await page.driver.findElements(weeks)).length === before - 1,
-    'the second week to be cleared',
-  );
+  await page.until(async () => (await page.count(second)) === 0, 'the second week to be cleared');
   // The first week fills the gap it left.
   await page.press(By.xpath('(//button[.="repeat"])[1]'));
   await page.pick('Write it into the next', '1 week');
   await page.click('Repeat the week');
-  await page.until(
-    async () => (await page.driver.findElements(weeks)).length === before,
-    'the repeated week',
-  );
+  await page.until(async () => (await page.count(slips)) === before, 'the repeated week');
   const last = By.xpath('(//button[starts-with(@aria-label, "Remove ")])[last()]');
   const words = (await page.driver.findElement(last).getAttribute('aria-label'))!;
   await page.press(last);
@@ -70,6 +65,65 @@ it('repeats a week, is told of a week that is taken, clears it, and takes a sess
     'the session to come back',
   );
   expect(await page.accessibility()).toEqual([]);
+}, 240_000);
+
+it('takes a session to another day by hand and by key, and back', async () => {
+  await page.openLifter('Iskra Petrov');
+  await page.click('Program');
+  const second = '[aria-labelledby^="week-"]:nth-of-type(2)';
+  await page.find(`${second} article`);
+  const free = await page.find(`${second} li[aria-label]:not(:has(article))`);
+  const to = (await free.getAttribute('aria-label'))!;
+  const slip = await page.find(`${second} article`);
+  const title = (await slip.getAttribute('aria-label'))!.replace(/, [^,]*$/, '');
+  const from = await page.driver.executeScript<string>(
+    'return arguments[0].closest("li[aria-label]").ariaLabel',
+    slip,
+  );
+  const on = (day: string): Promise<void> =>
+    page.until(
+      async () => (await page.text(`${second} li[aria-label="${day}"]`)).includes(title),
+      `${title} to be on ${day}`,
+    );
+  // By hand: taken at its lines, put on a free day.
+  await page.driver
+    .actions()
+    .move({ origin: slip, y: 10 })
+    .press()
+    .move({ origin: slip, x: 12, y: 10 })
+    .move({ origin: free })
+    .perform();
+  const said = (): Promise<string> => page.text('[id^="DndLiveRegion"]');
+  const date = to.split(' ')[1]!;
+  await page.until(
+    async () => new RegExp(`is over .*\\b${date}\\b`).test(await said()),
+    `${title} to be over ${to}`,
+  );
+  await page.driver.actions().release().perform();
+  await on(to);
+  await page.says(`${title} is on`);
+  await page.click('Undo');
+  await on(from);
+  // By key: lifted at its handle, a week down, put there; what happens is said.
+  await page.driver.executeScript(
+    'document.querySelector(arguments[0]).focus()',
+    `${second} li[aria-label="${from}"] button[aria-label^="Move "]`,
+  );
+  await page.keys(' ');
+  await page.says(/is over/, '[id^="DndLiveRegion"]');
+  const first = await said();
+  await page.keys(Key.ARROW_DOWN);
+  await page.until(async () => (await said()) !== first, 'another day to be said');
+  expect(await said()).toMatch(/is over/);
+  await page.keys(' ');
+  await page.until(
+    async () => !(await page.text(`${second} li[aria-label="${from}"]`)).includes(title),
+    'the session to leave its week',
+  );
+  await page.says(/is on .* now/);
+  expect(await page.accessibility()).toEqual([]);
+  await page.click('Undo');
+  await on(from);
 }, 240_000);
 
 it('copies a school, adjusts it, and lets a lifter follow the copy', async () => {

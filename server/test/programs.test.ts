@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type {
   CallsView,
   ErrorView,
+  ProgramView,
   RackView,
   SessionPlanView,
   SheetView,
@@ -40,6 +41,33 @@ const session = (more: object = {}): object => ({
 });
 
 const THEIR_LIFTER = { name: 'Somebody', sport: 'powerlifting', deadliftMax: 150, version: 0 };
+
+describe('the program week by week', () => {
+  const weeks = (day: string): Promise<ProgramView> =>
+    coach.get<ProgramView>(`/lifters/${lifter}/weeks/${day}`);
+
+  it('shows four weeks from that of a day on, with what each session holds but its warm-ups', async () => {
+    const view = await weeks('2026-11-26');
+    expect(view.weeks).toEqual(['2026-11-23', '2026-11-30', '2026-12-07', '2026-12-14']);
+    const heavy = view.sessions.find(({ on }) => on === '2026-11-24')!;
+    expect(heavy).toMatchObject({ title: 'Deadlift, heavy', begun: false, holds: ['frontRackHold'] });
+    expect(heavy.lines[0]).toMatchObject({ liftId: 'deadlift.conventional' });
+    expect(heavy.lines.some(({ text }) => text.startsWith('warm-up'))).toBe(false);
+    expect(view.sessions.every(({ on }) => on >= '2026-11-23' && on < '2026-12-21')).toBe(true);
+  });
+
+  it('tells how many lie beyond, and of none where nothing does', async () => {
+    const [near, next] = [await weeks('2026-11-24'), await weeks('2026-12-21')];
+    expect(near.later).toBe(next.sessions.length + next.later);
+    expect(await weeks('2029-01-01')).toMatchObject({ sessions: [], later: 0 });
+  });
+
+  it('shows what is logged of as begun', async () => {
+    const past = await weeks('2026-11-02');
+    expect(past.sessions.length).toBeGreaterThan(0);
+    expect(past.sessions.filter(({ on }) => on < '2026-11-16').every(({ begun }) => begun)).toBe(true);
+  });
+});
 
 describe('writing a session', () => {
   const id = randomUUID();
@@ -264,6 +292,7 @@ describe('what is refused', () => {
     const foreign = await Coach.signIn(api, await addForeignCoach(api));
     await foreign.send('put', `/lifters/${lifter}/sessions/${randomUUID()}`, session(), 404);
     await foreign.get(`/sessions/${planned}/plan`, 404);
+    await foreign.get(`/lifters/${lifter}/weeks/2026-11-24`, 404);
     expect(await foreign.get<VenueChoice[]>('/venues')).toEqual([]);
     await put(randomUUID(), session({ venueId: randomUUID() }), 404);
   });

@@ -4,6 +4,7 @@ import type { WhatIfRequest } from '@iron-clasp/contract';
 export type LifterNoun =
   | 'sheet'
   | 'profile'
+  | 'program'
   | 'changes'
   | 'curve'
   | 'months'

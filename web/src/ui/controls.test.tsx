@@ -180,7 +180,7 @@ describe('a day', () => {
 
   it('in a list is a button that says whose day it is', async () => {
     const told = jest.fn();
-    render(<DayButton words="Day of Bench" value="2026-11-24" disabled={false} onChange={told} />);
+    render(<DayButton words="Day of Bench" value="2026-11-24" className="" onChange={told} />);
     await userEvent.click(screen.getByRole('button', { name: 'Day of Bench' }));
     await userEvent.click(await screen.findByRole('button', { name: /November 2nd/ }));
     expect(told).toHaveBeenCalledWith('2026-11-02');

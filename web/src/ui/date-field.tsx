@@ -80,20 +80,29 @@ interface CalendarProps {
   readonly words: string;
   /** `YYYY-MM-DD`, empty for none. */
   readonly chosen: string;
-  readonly disabled: boolean;
+  readonly disabled?: boolean;
   readonly className: string;
+  /** Of its sign, px. */
+  readonly size?: number;
   readonly onChange: (day: string) => void;
 }
 
 /** A button that opens the days of a month, with the first day of the week as the club has it. */
-function Calendar({ words, chosen, disabled, className, onChange }: CalendarProps): ReactElement {
+function Calendar({
+  words,
+  chosen,
+  disabled = false,
+  className,
+  size = 18,
+  onChange,
+}: CalendarProps): ReactElement {
   const { weekStartsOn } = useDateHabit();
   const [open, setOpen] = useState(false);
   const day = chosen === '' ? undefined : parseISO(chosen);
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger disabled={disabled} aria-label={words} title={words} className={className}>
-        <CalendarDays size={18} aria-hidden />
+        <CalendarDays size={size} aria-hidden />
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
@@ -133,23 +142,15 @@ const Chevron = ({ orientation }: { orientation?: string }): ReactElement =>
 export function DayButton({
   words,
   value,
-  disabled,
+  className,
   onChange,
 }: {
   words: string;
   value: string;
-  disabled: boolean;
+  className: string;
   onChange: (day: string) => void;
 }): ReactElement {
-  return (
-    <Calendar
-      words={words}
-      chosen={value}
-      disabled={disabled}
-      className="p-2 hover:text-forge disabled:opacity-50"
-      onChange={onChange}
-    />
-  );
+  return <Calendar words={words} chosen={value} className={className} size={15} onChange={onChange} />;
 }
 
 const CALENDAR = {

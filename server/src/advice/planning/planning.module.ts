@@ -7,6 +7,7 @@ import { TrainingModule } from '../../records/training/training.module.ts';
 import { HoldFactsModule } from '../../evidence/holds/hold-facts.module.ts';
 import { LifterTodayModule } from '../../evidence/lifter-today/lifter-today.module.ts';
 import { ForearmWorkService } from './forearm-work.service.ts';
+import { ProgramWeeksService } from './program-weeks.service.ts';
 import { ProgramsService } from './programs.service.ts';
 
 /** Sessions and weeks as coaches write them. */
@@ -20,7 +21,7 @@ import { ProgramsService } from './programs.service.ts';
     LogModule,
     TrainingModule,
   ],
-  providers: [ForearmWorkService, ProgramsService],
-  exports: [ForearmWorkService, ProgramsService],
+  providers: [ForearmWorkService, ProgramsService, ProgramWeeksService],
+  exports: [ForearmWorkService, ProgramsService, ProgramWeeksService],
 })
 export class PlanningAdviceModule {}

@@ -5,6 +5,7 @@ import {
   RepeatWeekRequest,
   SessionPreviewRequest,
   SessionRequest,
+  type ProgramView,
   type SessionPlanView,
   type SessionPreviewView,
   type VenueChoice,
@@ -16,6 +17,7 @@ import { Asking, Who } from '../../platform/access/guard.ts';
 import { KnownDay, KnownId, QueriedVersion } from '../../platform/http/validation.ts';
 import { KitService } from '../../records/kit/kit.service.ts';
 import { LinePreviewsService } from '../../advice/calls/line-previews.service.ts';
+import { ProgramWeeksService } from '../../advice/planning/program-weeks.service.ts';
 import { ProgramsService } from '../../advice/planning/programs.service.ts';
 
 @ApiTags('programs')
@@ -23,6 +25,7 @@ import { ProgramsService } from '../../advice/planning/programs.service.ts';
 export class ProgramsController {
   constructor(
     private readonly programs: ProgramsService,
+    private readonly program: ProgramWeeksService,
     private readonly previews: LinePreviewsService,
     private readonly kit: KitService,
   ) {}
@@ -89,6 +92,16 @@ export class ProgramsController {
   @ApiOperation({ summary: 'Take a removed session back' })
   restore(@Who() who: SignedIn, @Param('id', new KnownId('session')) id: string): Promise<SessionPlanView> {
     return this.programs.restore(who.club, id, who.account.unit);
+  }
+
+  @Get('lifters/:lifter/weeks/:day')
+  @ApiOperation({ summary: 'Four weeks of the program, from that of a day on' })
+  weeks(
+    @Who() who: SignedIn,
+    @Param('lifter', new KnownId('lifter')) lifter: string,
+    @Param('day', new KnownDay()) day: string,
+  ): Promise<ProgramView> {
+    return this.program.view(who.club, lifter, day, who.account.unit);
   }
 
   @Post('lifters/:lifter/weeks/:day/repeat')

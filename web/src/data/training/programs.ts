@@ -1,5 +1,7 @@
 import { useQuery, type UseQueryResult } from '@tanstack/react-query';
 import type {
+  CallsView,
+  ProgramView,
   SessionPlanView,
   SessionPreviewRequest,
   SessionPreviewView,
@@ -10,6 +12,15 @@ import { useEffect, useState } from 'react';
 import { type ApiError, ask } from '../client.ts';
 import { keys } from '../keys.ts';
 import { useLifterTry, type Write } from '../write.ts';
+
+/** Four weeks of the program, from that of a day on; what was shown stands until the next ones are there. */
+export function useProgram(lifterId: string, day: string): UseQueryResult<ProgramView, ApiError> {
+  return useQuery({
+    queryKey: keys.lifter(lifterId, 'program', day),
+    queryFn: () => ask<ProgramView>('GET', `/lifters/${lifterId}/weeks/${day}`),
+    placeholderData: (before) => before,
+  });
+}
 
 /** A session as it is written; read afresh each time an editor opens. */
 export function usePlan(sessionId: string | null): UseQueryResult<SessionPlanView, ApiError> {
@@ -87,9 +98,9 @@ export interface SessionAt {
 }
 
 /** Another day for a session. */
-export function useMoveDay(lifterId: string): Write<unknown, SessionAt & { readonly heldOn: string }> {
+export function useMoveDay(lifterId: string): Write<CallsView, SessionAt & { readonly heldOn: string }> {
   return useLifterTry(lifterId, ({ id, version, heldOn }) =>
-    ask('PATCH', `/sessions/${id}`, { heldOn, version }),
+    ask<CallsView>('PATCH', `/sessions/${id}`, { heldOn, version }),
   );
 }
 

@@ -1,7 +1,6 @@
 import type { SeasonSession, SessionPlanView } from '@iron-clasp/contract';
-import clsx from 'clsx';
-import { addDays, format, parseISO } from 'date-fns';
-import { useState, type ReactElement } from 'react';
+import { addDays, addWeeks, format, parseISO, startOfISOWeek } from 'date-fns';
+import { useRef, useState, type ReactElement } from 'react';
 import { Link } from 'react-router';
 import { nearDay } from '../../ui/figures.ts';
 import { Button } from '../../ui/button.tsx';
@@ -10,47 +9,76 @@ import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
 import { draftName, SessionEditor } from './session-editor.tsx';
 import { useHasDraft } from '../../offline/drafts.ts';
 import { Weeks, type OpenSession } from './weeks.tsx';
-import { usePlan } from '../../data/training/programs.ts';
+import { usePlan, useProgram } from '../../data/training/programs.ts';
 
-/** What the editor is open for: nothing, a new session, one to change, or one to copy. */
-type Open = { readonly kind: 'none' | 'new' } | OpenSession;
+/** What the editor is open for. */
+type Open = { readonly kind: 'none' } | OpenSession;
 
-/** The lifter's coming weeks as the coach writes them. */
+/** The lifter's coming weeks as the coach writes them: a grid of days, and the session that is written beneath its week. */
 export function Program(): ReactElement {
   const { lifter, season, today } = useOpenSheet();
   const [open, setOpen] = useState<Open>({ kind: 'none' });
-  const coming = season.sessions.filter((session) => session.on >= today && !session.done);
+  const [from, setFrom] = useState(today);
+  const program = useProgram(lifter.id, from);
   const plan = usePlan('sessionId' in open ? open.sessionId : null);
   const waits = useHasDraft(draftName(lifter.id, null));
+  const editor = useRef<HTMLDivElement>(null);
   const close = (): void => setOpen({ kind: 'none' });
+  const show = (next: OpenSession): void => {
+    setOpen(next);
+    // Beneath the grid it would open out of sight.
+    requestAnimationFrame(() => editor.current?.scrollIntoView({ block: 'nearest' }));
+  };
+  const { data: view } = program;
+  const chosen = 'sessionId' in open ? open.sessionId : null;
+  const day = open.kind === 'new' ? open.on : view?.sessions.find(({ id }) => id === chosen)?.on;
+  // With the editor open only its own week stands above it.
+  const weeks = view?.weeks.filter((monday) => !day || monday === mondayOf(day)) ?? [];
   return (
-    <div
-      className={clsx(
-        'grid gap-x-8 gap-y-6 py-4',
-        open.kind === 'none'
-          ? 'xl:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]'
-          : 'xl:grid-cols-[minmax(0,20rem)_minmax(0,1fr)]',
-      )}
-    >
-      <section aria-label="Coming sessions" className={open.kind === 'none' ? '' : 'hidden xl:block'}>
-        <div className="flex flex-wrap gap-2">
-          <Button look="action" onClick={() => setOpen({ kind: 'new' })}>
+    <div className="py-4">
+      <section aria-label="Coming sessions">
+        <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
+          <Button look="action" onClick={() => show({ kind: 'new', on: today })}>
             New session
           </Button>
           {waits && open.kind !== 'new' && (
-            <p className="self-center text-sm text-quiet">Your draft of one waits there.</p>
+            <p className="text-sm text-quiet">Your draft of one waits there.</p>
           )}
+          <span className="ml-auto flex gap-2">
+            {from > today && (
+              <Button look="quiet" onClick={() => setFrom(today)}>
+                This week
+              </Button>
+            )}
+            <Button
+              look="quiet"
+              disabled={program.isPlaceholderData}
+              onClick={() => setFrom(shiftWeeks(view?.weeks[0] ?? today, -WEEKS_SHOWN))}
+            >
+              Earlier weeks
+            </Button>
+            <Button
+              look="quiet"
+              disabled={program.isPlaceholderData}
+              onClick={() => setFrom(shiftWeeks(view?.weeks[0] ?? today, WEEKS_SHOWN))}
+            >
+              Later weeks{view && view.later > 0 && `: ${view.later} written`}
+            </Button>
+          </span>
         </div>
-        {coming.length === 0 && <p className="py-4 text-quiet">Nothing is written from today on.</p>}
         <NotLogged sessions={season.sessions.filter(({ on, done }) => on < today && !done)} today={today} />
-        <Weeks lifterId={lifter.id} sessions={coming} today={today} onOpen={setOpen} />
+        {program.isPending && <Loading what="the program" lines={8} />}
+        {program.error && <Failed error={program.error} retry={() => void program.refetch()} />}
+        {view && view.sessions.length === 0 && view.later === 0 && (
+          <p className="pt-3 text-quiet">Nothing is written for these weeks.</p>
+        )}
+        {view && <Weeks lifterId={lifter.id} view={view} weeks={weeks} chosen={chosen} onOpen={show} />}
       </section>
-      <div className="min-w-0">
-        {open.kind === 'none' && <LineHelp />}
+      <div ref={editor} className="mt-5 min-w-0">
         {'sessionId' in open && plan.isPending && <Loading what="the session" lines={6} />}
         {'sessionId' in open && plan.error && <Failed error={plan.error} retry={() => void plan.refetch()} />}
         {open.kind === 'new' && (
-          <SessionEditor key="new" lifter={lifter} start={null} on={today} onDone={close} />
+          <SessionEditor key={`new ${open.on}`} lifter={lifter} start={null} on={open.on} onDone={close} />
         )}
         {'sessionId' in open && plan.data && !plan.isFetching && (
           <SessionEditor
@@ -61,10 +89,17 @@ export function Program(): ReactElement {
             onDone={close}
           />
         )}
+        <LineHelp />
       </div>
     </div>
   );
 }
+
+/** As many as the server gives at a time. */
+const WEEKS_SHOWN = 4;
+const mondayOf = (day: string): string => format(startOfISOWeek(parseISO(day)), 'yyyy-MM-dd');
+const shiftWeeks = (day: string, weeks: number): string =>
+  format(addWeeks(parseISO(day), weeks), 'yyyy-MM-dd');
 
 /** The same session a week on, as a new one. */
 function copied(plan: SessionPlanView): SessionPlanView {
@@ -90,8 +125,8 @@ const EXAMPLES: readonly (readonly [string, string])[] = [
 
 function LineHelp(): ReactElement {
   return (
-    <section aria-label="How a line is written">
-      <h2 className="border-b-2 border-ink pb-1 text-xl">How a line is written</h2>
+    <details className="mt-6 border-t border-rule pt-2">
+      <summary className="cursor-pointer underline underline-offset-4">How a line is written</summary>
       <p className="py-2 text-quiet">
         Role, sets x repetitions or seconds, @, load. Roles: warm-up, top, back-off, volume, accessory,
         attempt.
@@ -106,7 +141,7 @@ function LineHelp(): ReactElement {
           </div>
         ))}
       </dl>
-    </section>
+    </details>
   );
 }
 

@@ -1,211 +1,164 @@
-import type { SeasonSession } from '@iron-clasp/contract';
-import { addDays, format, parseISO, startOfISOWeek } from 'date-fns';
-import { Copy, PencilLine, Trash2, Undo2 } from 'lucide-react';
-import { useState, type ReactElement } from 'react';
-import { Button } from '../../ui/button.tsx';
-import { nearDay } from '../../ui/figures.ts';
-import { Failed } from '../../ui/states.tsx';
 import {
-  useChangeWeek,
-  useMoveDay,
-  useRemoveSession,
-  useRestoreSession,
-  type WeekChange,
-} from '../../data/training/programs.ts';
-import { Select } from '../../ui/select.tsx';
-import { DateField, DayButton } from '../../ui/date-field.tsx';
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+  type Announcements,
+  type DragEndEvent,
+  type KeyboardCoordinateGetter,
+} from '@dnd-kit/core';
+import type { ProgramSession, ProgramView } from '@iron-clasp/contract';
+import { addDays, format, parseISO } from 'date-fns';
+import { useEffect, useRef, useState, type ReactElement } from 'react';
+import { useMoveDay, useRemoveSession, useRestoreSession } from '../../data/training/programs.ts';
+import { nearDay, shortDay } from '../../ui/figures.ts';
+import { Failed } from '../../ui/states.tsx';
+import { useToast } from '../../ui/toast.tsx';
+import { DayCell } from './day-cell.tsx';
+import { WeekHead } from './week-head.tsx';
 
-export interface OpenSession {
-  readonly kind: 'change' | 'copy';
-  readonly sessionId: string;
-}
-
-const iso = (date: Date): string => format(date, 'yyyy-MM-dd');
-const mondayOf = (day: string): string => iso(startOfISOWeek(parseISO(day)));
+/** What the editor is opened for. */
+export type OpenSession =
+  | { readonly kind: 'new'; readonly on: string }
+  | { readonly kind: 'change' | 'copy'; readonly sessionId: string };
 
 interface WeeksProps {
   readonly lifterId: string;
-  readonly sessions: readonly SeasonSession[];
-  readonly today: string;
+  readonly view: ProgramView;
+  /** The weeks that are shown, by their Mondays. */
+  readonly weeks: readonly string[];
+  readonly chosen: string | null;
   readonly onOpen: (open: OpenSession) => void;
 }
 
-/** The coming weeks: each session moved, copied, changed or taken off; each week repeated, moved or cleared as a whole. */
-export function Weeks({ lifterId, sessions, today, onOpen }: WeeksProps): ReactElement {
-  const weeks = new Map<string, SeasonSession[]>();
-  for (const session of sessions) {
-    const monday = mondayOf(session.on);
-    weeks.set(monday, [...(weeks.get(monday) ?? []), session]);
-  }
+const daysOf = (monday: string): string[] =>
+  Array.from({ length: 7 }, (_, i) => format(addDays(parseISO(monday), i), 'yyyy-MM-dd'));
+
+const HOW =
+  'Space or Enter lifts a session; the arrows take it to another day, up and down by a week; Space puts it there, Escape puts it back.';
+
+/** Weeks as grids of days: each session moved by hand or key, copied, changed or taken off; each week repeated, moved or cleared. */
+export function Weeks({ lifterId, view, weeks, chosen, onOpen }: WeeksProps): ReactElement {
+  const { sessions, onOf, moveTo, takeOff, fault } = useSlips(lifterId, view);
+  const titleOf = (id: unknown): string => sessions.find((each) => each.id === id)?.title ?? 'The session';
+  const dayWords = (over: DragEndEvent['over']): string =>
+    over ? nearDay(String(over.id), view.today) : 'no day';
+  const announcements: Announcements = {
+    onDragStart: ({ active }) => `${titleOf(active.id)} is lifted.`,
+    onDragOver: ({ active, over }) => `${titleOf(active.id)} is over ${dayWords(over)}.`,
+    onDragEnd: ({ active, over }) => `${titleOf(active.id)} is put on ${dayWords(over)}.`,
+    onDragCancel: ({ active }) => `${titleOf(active.id)} is back where it was.`,
+  };
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    // At once: a session put down while the page still slides would land where it came from.
+    useSensor(KeyboardSensor, { coordinateGetter: byDay, scrollBehavior: 'auto' }),
+  );
+  const drop = ({ active, over }: DragEndEvent): void => {
+    const session = sessions.find((each) => each.id === active.id);
+    if (session && over && over.id !== onOf(session)) moveTo(session, String(over.id));
+  };
+  return (
+    <DndContext
+      sensors={sensors}
+      onDragEnd={drop}
+      accessibility={{ announcements, screenReaderInstructions: { draggable: HOW } }}
+    >
+      {fault && <Failed error={fault} />}
+      {weeks.map((monday) => (
+        <section key={monday} aria-labelledby={`week-${monday}`} className="mt-4">
+          <WeekHead lifterId={lifterId} monday={monday} id={`week-${monday}`} />
+          <ol className="grid lg:grid-cols-7 lg:divide-x lg:divide-rule">
+            {daysOf(monday).map((day) => (
+              <DayCell
+                key={day}
+                day={day}
+                today={view.today}
+                sessions={sessions.filter((each) => onOf(each) === day)}
+                chosen={chosen}
+                onOpen={onOpen}
+                onMove={moveTo}
+                onRemove={takeOff}
+              />
+            ))}
+          </ol>
+        </section>
+      ))}
+    </DndContext>
+  );
+}
+
+/** The sessions as they stand, and what is done to them from outside their editor, each with a way back. */
+function useSlips(
+  lifterId: string,
+  view: ProgramView,
+): {
+  sessions: readonly ProgramSession[];
+  onOf: (session: ProgramSession) => string;
+  moveTo: (session: ProgramSession, on: string) => void;
+  takeOff: (session: ProgramSession) => void;
+  fault: ReturnType<typeof useMoveDay>['error'];
+} {
   const remove = useRemoveSession(lifterId);
   const restore = useRestoreSession(lifterId);
   const move = useMoveDay(lifterId);
-  const [gone, setGone] = useState<SeasonSession | null>(null);
-  const fault = remove.error ?? restore.error ?? move.error;
-  return (
-    <>
-      {gone && (
-        <p
-          role="status"
-          className="mt-3 flex flex-wrap items-center gap-3 border-l-4 border-ochre bg-raised px-3 py-2"
-        >
-          <span className="grow">
-            {gone.title}, {nearDay(gone.on, today)}, is off the program.
-          </span>
-          <Button
-            disabled={restore.isPending}
-            className="inline-flex items-center gap-2"
-            onClick={() => restore.mutate(gone.id, { onSuccess: () => setGone(null) })}
-          >
-            <Undo2 size={16} aria-hidden /> Undo
-          </Button>
-        </p>
-      )}
-      {fault && <Failed error={fault} />}
-      {[...weeks].map(([monday, each]) => (
-        <section key={monday} aria-label={`Week of ${format(parseISO(monday), 'd MMMM')}`} className="mt-4">
-          <Week lifterId={lifterId} monday={monday} />
-          <ul>
-            {each.map((session) => (
-              <li key={session.id} className="flex items-center gap-x-1 border-b border-rule py-1">
-                <span className="mr-auto min-w-0">
-                  <b className="figures text-lg">{nearDay(session.on, today)}</b> {session.title}
-                </span>
-                <DayButton
-                  words={`Day of ${session.title}, ${session.on}`}
-                  value={session.on}
-                  disabled={move.isPending}
-                  onChange={(heldOn) => move.mutate({ id: session.id, version: session.version, heldOn })}
-                />
-                <Tool
-                  words={`Edit ${session.title}, ${session.on}`}
-                  onPress={() => onOpen({ kind: 'change', sessionId: session.id })}
-                >
-                  <PencilLine size={17} aria-hidden />
-                </Tool>
-                <Tool
-                  words={`Copy ${session.title}, ${session.on}`}
-                  onPress={() => onOpen({ kind: 'copy', sessionId: session.id })}
-                >
-                  <Copy size={17} aria-hidden />
-                </Tool>
-                <Tool
-                  words={`Remove ${session.title}, ${session.on}`}
-                  onPress={() =>
-                    remove.mutate(
-                      { id: session.id, version: session.version },
-                      { onSuccess: () => setGone(session) },
-                    )
-                  }
-                >
-                  <Trash2 size={17} aria-hidden />
-                </Tool>
-              </li>
-            ))}
-          </ul>
-        </section>
-      ))}
-    </>
-  );
-}
-
-function Tool({
-  words,
-  onPress,
-  children,
-}: {
-  words: string;
-  onPress: () => void;
-  children: ReactElement;
-}): ReactElement {
-  return (
-    <button type="button" aria-label={words} title={words} onClick={onPress} className="p-2 hover:text-forge">
-      {children}
-    </button>
-  );
-}
-
-/** The head of a week, with what can be done to the whole of it. */
-function Week({ lifterId, monday }: { lifterId: string; monday: string }): ReactElement {
-  const [doing, setDoing] = useState<WeekChange['kind'] | null>(null);
-  const [weeks, setWeeks] = useState(3);
-  const [to, setTo] = useState(() => iso(addDays(parseISO(monday), 7)));
-  const change = useChangeWeek(lifterId);
-  const done = change.data;
-  const start = (kind: WeekChange['kind']): void => {
-    change.reset();
-    setDoing(doing === kind ? null : kind);
+  const say = useToast();
+  // Shown where it was put before the server has said so; at a later version what is read stands.
+  const [moved, setMoved] = useState<Readonly<Record<string, { version: number; on: string }>>>({});
+  const latest = useRef(view.sessions);
+  useEffect(() => {
+    latest.current = view.sessions;
+  });
+  const versions = useRef(new Map<string, Promise<number>>());
+  const onOf = ({ id, version, on }: ProgramSession): string => {
+    const here = moved[id];
+    return here && version <= here.version ? here.on : on;
   };
-  const send = (what: WeekChange): void => change.mutate(what, { onSuccess: () => setDoing(null) });
-  return (
-    <header className="border-b-2 border-ink pb-1">
-      <div className="flex flex-wrap items-baseline gap-x-3">
-        <h2 className="mr-auto text-xl">Week of {format(parseISO(monday), 'd MMMM')}</h2>
-        {(['repeat', 'move', 'clear'] as const).map((kind) => (
-          <button
-            key={kind}
-            type="button"
-            aria-expanded={doing === kind}
-            onClick={() => start(kind)}
-            className="py-1 text-quiet underline decoration-rule underline-offset-4 hover:text-ink"
-          >
-            {kind}
-          </button>
-        ))}
-      </div>
-      {doing === 'repeat' && (
-        <div className="flex flex-wrap items-center gap-2 py-2">
-          Write it into the next
-          <Select
-            aria-label="Write it into the next"
-            value={String(weeks)}
-            options={Array.from(
-              { length: 12 },
-              (_, i) => [String(i + 1), i === 0 ? '1 week' : `${i + 1} weeks`] as const,
-            )}
-            onChange={(value) => setWeeks(Number(value))}
-          />
-          <Button
-            look="action"
-            disabled={change.isPending}
-            onClick={() => send({ kind: 'repeat', day: monday, weeks })}
-          >
-            Repeat the week
-          </Button>
-        </div>
-      )}
-      {doing === 'move' && (
-        <div className="flex flex-wrap items-center gap-2 py-2">
-          To the week of
-          <DateField aria-label="To the week of" value={to} onChange={setTo} />
-          <Button
-            look="action"
-            disabled={change.isPending}
-            onClick={() => send({ kind: 'move', day: monday, to })}
-          >
-            Move the week
-          </Button>
-        </div>
-      )}
-      {doing === 'clear' && (
-        <div className="flex flex-wrap items-center gap-2 py-2">
-          <span>Everything of it that is not begun comes off the program.</span>
-          <Button
-            look="action"
-            disabled={change.isPending}
-            onClick={() => send({ kind: 'clear', day: monday })}
-          >
-            Clear the week
-          </Button>
-        </div>
-      )}
-      {change.error && <Failed error={change.error} />}
-      {done && doing === null && (
-        <p role="status" className="py-1 text-sm text-verdigris">
-          {done.sessions} {done.sessions === 1 ? 'session' : 'sessions'} written, moved or taken off
-          {done.left > 0 && `; ${done.left} left as they were`}.
-        </p>
-      )}
-    </header>
-  );
+  const moveTo = (session: ProgramSession, on: string, isUndo = false): void => {
+    const { id, title } = session;
+    const from = onOf(session);
+    const put = (version: number): void => setMoved((all) => ({ ...all, [id]: { version, on } }));
+    put(session.version);
+    // Moved again before the answer, or before it was read anew: the next move goes by what the one before left.
+    const known = versions.current.get(id) ?? Promise.resolve(0);
+    const version = known.then(async (answered) => {
+      const read = latest.current.find((each) => each.id === id)?.version ?? session.version;
+      const { session: now } = await move.mutateAsync({ id, version: Math.max(answered, read), heldOn: on });
+      put(now.version);
+      say(`${title} is on ${shortDay(on)} now.`, isUndo ? undefined : () => moveTo(session, from, true));
+      return now.version;
+    });
+    versions.current.set(
+      id,
+      version.catch(() => {
+        setMoved(({ [id]: _refused, ...others }) => others);
+        return 0;
+      }),
+    );
+  };
+  const takeOff = ({ id, version, title, on }: ProgramSession): void =>
+    remove.mutate(
+      { id, version: Math.max(version, moved[id]?.version ?? 0) },
+      {
+        onSuccess: () => say(`${title}, ${shortDay(on)}, is off the program.`, () => restore.mutate(id)),
+      },
+    );
+  const fault = remove.error ?? restore.error ?? move.error;
+  return { sessions: view.sessions, onOf, moveTo, takeOff, fault };
 }
+
+/** Takes a lifted session to the next day, or by a week, as the arrows say. */
+const byDay: KeyboardCoordinateGetter = (event, { currentCoordinates, context }) => {
+  const step = { ArrowLeft: -1, ArrowRight: 1, ArrowUp: -7, ArrowDown: 7 }[event.code];
+  if (step === undefined) return undefined;
+  event.preventDefault();
+  const from = String(context.over?.id ?? '');
+  const to = from && format(addDays(parseISO(from), step), 'yyyy-MM-dd');
+  const [here, there] = [context.droppableRects.get(from), context.droppableRects.get(to)];
+  if (!here || !there) return currentCoordinates;
+  return {
+    x: currentCoordinates.x + there.left - here.left,
+    y: currentCoordinates.y + there.top - here.top,
+  };
+};

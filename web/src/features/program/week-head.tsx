@@ -1,0 +1,102 @@
+import { addDays, format, parseISO } from 'date-fns';
+import { useState, type ReactElement } from 'react';
+import { Button } from '../../ui/button.tsx';
+import { DateField } from '../../ui/date-field.tsx';
+import { Select } from '../../ui/select.tsx';
+import { Failed } from '../../ui/states.tsx';
+import { useChangeWeek, type WeekChange } from '../../data/training/programs.ts';
+
+/** The head of a week, with what can be done to the whole of it. */
+export function WeekHead({
+  lifterId,
+  monday,
+  id,
+}: {
+  lifterId: string;
+  monday: string;
+  id: string;
+}): ReactElement {
+  const [doing, setDoing] = useState<WeekChange['kind'] | null>(null);
+  const [weeks, setWeeks] = useState(3);
+  const [to, setTo] = useState(() => format(addDays(parseISO(monday), 7), 'yyyy-MM-dd'));
+  const change = useChangeWeek(lifterId);
+  const done = change.data;
+  const start = (kind: WeekChange['kind']): void => {
+    change.reset();
+    setDoing(doing === kind ? null : kind);
+  };
+  const send = (what: WeekChange): void => change.mutate(what, { onSuccess: () => setDoing(null) });
+  return (
+    <header className="border-b-2 border-ink pb-1">
+      <div className="flex flex-wrap items-baseline gap-x-3">
+        <h2 id={id} className="mr-auto text-xl">
+          Week of {format(parseISO(monday), 'd MMMM')}
+        </h2>
+        {(['repeat', 'move', 'clear'] as const).map((kind) => (
+          <button
+            key={kind}
+            type="button"
+            aria-expanded={doing === kind}
+            onClick={() => start(kind)}
+            className="py-1 text-quiet underline decoration-rule underline-offset-4 hover:text-ink"
+          >
+            {kind}
+          </button>
+        ))}
+      </div>
+      {doing === 'repeat' && (
+        <div className="flex flex-wrap items-center gap-2 py-2">
+          Write it into the next
+          <Select
+            aria-label="Write it into the next"
+            value={String(weeks)}
+            options={Array.from(
+              { length: 12 },
+              (_, i) => [String(i + 1), i === 0 ? '1 week' : `${i + 1} weeks`] as const,
+            )}
+            onChange={(value) => setWeeks(Number(value))}
+          />
+          <Button
+            look="action"
+            disabled={change.isPending}
+            onClick={() => send({ kind: 'repeat', day: monday, weeks })}
+          >
+            Repeat the week
+          </Button>
+        </div>
+      )}
+      {doing === 'move' && (
+        <div className="flex flex-wrap items-center gap-2 py-2">
+          To the week of
+          <DateField aria-label="To the week of" value={to} onChange={setTo} />
+          <Button
+            look="action"
+            disabled={change.isPending}
+            onClick={() => send({ kind: 'move', day: monday, to })}
+          >
+            Move the week
+          </Button>
+        </div>
+      )}
+      {doing === 'clear' && (
+        <div className="flex flex-wrap items-center gap-2 py-2">
+          <span>Everything of it that is not begun comes off the program.</span>
+          <Button
+            look="action"
+            disabled={change.isPending}
+            onClick={() => send({ kind: 'clear', day: monday })}
+          >
+            Clear the week
+          </Button>
+        </div>
+      )}
+      {change.error && <Failed error={change.error} />}
+      {done && doing === null && (
+        <p role="status" className="py-1 text-sm text-verdigris">
+          {done.sessions} {done.sessions === 1 ? 'session' : 'sessions'} written, moved or taken off
+          {done.left > 0 && `; ${done.left} left as they were`}.
+        </p>
+      )}
+    </header>
+  );
+}
