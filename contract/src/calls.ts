@@ -97,6 +97,8 @@ export interface SessionHead {
   readonly sweat: boolean;
   /** Chalk and bar that hold for this session alone, mm; null for what the house allows, and the bar as it is. */
   readonly own: { readonly chalk: ChalkKind | null; readonly barDiameter: number | null };
+  /** Of whatever bar is used, mm: the session's own, or the meet's on its day; null where it is the bar's. */
+  readonly fixedDiameter: number | null;
   /** The meet whose rules bind the session: on its day, or rehearsed. */
   readonly event: { readonly name: string; readonly rehearsal: boolean } | null;
   /** The hands of the last check in words, and why nothing is lifted today where that is so. */
@@ -139,6 +141,8 @@ export interface CalledSet {
   readonly purpose: LinePurpose | null;
   /** What its line puts between hand and bar. */
   readonly handle: Handle | null;
+  /** Of the bar of its event on the day of the meet, mm; null where it stands on the session's. */
+  readonly eventBar: number | null;
   /** s, where its line asks for a rest of its own. */
   readonly rest: number | null;
   readonly line: string;

@@ -33,13 +33,18 @@ class Rising implements ValidatorConstraintInterface {
   }
 }
 
-/** One event of a meet, with its own rule on straps. */
+/** One event of a meet, with its own rule on straps and its own bar. */
 export class MeetEventBody {
   @OneOf(LIFT_IDS, 'Choose the lift of the event.')
   liftId: string;
 
   @Flag('Say whether straps are allowed in the event.')
   straps: boolean;
+
+  /** Of the event's bar, mm; null or left out where it is the meet's. */
+  @Nullable()
+  @Amount(LIMITS.barDiameter, DIAMETER_MESSAGE)
+  barDiameter?: number | null;
 }
 
 /** A contest as a coach writes it; the rulebook of the day outranks the program, so it carries its own switches. */
@@ -68,7 +73,7 @@ export class MeetRequest {
   @Amount(LIMITS.barDiameter, DIAMETER_MESSAGE)
   barDiameter?: number | null;
 
-  /** Events whose rule on straps is another than the meet's. */
+  /** Events whose rule on straps or bar is another than the meet's. */
   @Optional()
   @ArrayUnique((each: MeetEventBody | null) => each?.liftId, { message: 'Name each event once.' })
   @Parts(() => MeetEventBody, { max: 12, message: 'Name the events of the meet.' })
@@ -95,7 +100,12 @@ export interface MeetView {
   readonly place: string;
   /** Of the meet's bar, mm; null where nobody knows. */
   readonly barDiameter: number | null;
-  readonly events: readonly { readonly liftId: string; readonly straps: boolean }[];
+  readonly events: readonly {
+    readonly liftId: string;
+    readonly straps: boolean;
+    /** Of the event's bar, mm; null where it is the meet's. */
+    readonly barDiameter: number | null;
+  }[];
   /** kg, in order. */
   readonly attempts: readonly number[];
 }

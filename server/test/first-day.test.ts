@@ -199,6 +199,43 @@ describe('several events in one meet', () => {
     ];
     await put({ ...meet, events: twice }, 400);
   });
+
+  it('each has its own bar, and the meet’s binds every other lift on its day: called and kept so', async () => {
+    const { id } = await newLifter({ sport: 'strongman', schoolId: 'strongman' });
+    const meet = {
+      ...{ name: 'Harbour Day', heldOn: TODAY, straps: false, thumbTape: true, liquidChalk: true },
+      ...{ attempts: [], version: 0, barDiameter: 28, place: 'Slip hall' },
+      events: [{ liftId: 'deadlift.axle', straps: false, barDiameter: 60 }],
+    };
+    const put = (body: object, status = 200): Promise<unknown> =>
+      coach.send('put', `/lifters/${id}/meets/${randomUUID()}`, body, status);
+    const on = await session(id, [pull('top 1x3 @ 60kg'), pull('top 1x3 @ 60kg', 'deadlift.axle')]);
+    const chances = async (): Promise<number[]> =>
+      (await calls(on)).sets.map(
+        ({ call }) => call.alternatives.grips.find(({ choice }) => choice === 'doubleOverhand')!.probability!,
+      );
+    const before = await chances();
+    await put({ ...meet, events: [{ ...meet.events[0], barDiameter: 3 }] }, 400);
+    await put(meet);
+    const view = await calls(on);
+    expect(view.session.fixedDiameter).toBe(28);
+    expect(view.sets.map((set) => set.eventBar)).toEqual([null, 60]);
+    const after = await chances();
+    // A thinner bar than the house's is held more surely, a thicker axle less.
+    expect(after[0]!).toBeGreaterThan(before[0]!);
+    expect(after[1]!).toBeLessThan(before[1]!);
+    const log = { reps: 3, grip: 'doubleOverhand', strapped: false, chalk: 'block', load: 60 };
+    for (const set of view.sets)
+      await coach.send(
+        'put',
+        `/sessions/${on}/sets/${randomUUID()}`,
+        {
+          ...{ ...log, plannedSetId: set.id, doneAt: `${TODAY}T10:00:00Z` },
+        },
+        200,
+      );
+    expect((await calls(on)).sets.map((set) => set.done!.diameter)).toEqual([28, 60]);
+  });
 });
 
 describe('what a line says', () => {

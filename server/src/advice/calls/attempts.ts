@@ -6,7 +6,7 @@ import {
   type MixedLedger,
   type SetCall,
 } from '@iron-clasp/core';
-import { rulesOf } from '../../evidence/session/event-of.ts';
+import { meetBar, rulesOf } from '../../evidence/session/event-of.ts';
 import { forCalls } from '../../evidence/lifter-today/for-calls.ts';
 import type { LifterProfile } from '../../evidence/lifter-today/lifter-today.service.ts';
 
@@ -36,7 +36,7 @@ export function attemptCalls(
       venue: {
         name: meet.place || meet.name,
         chalk: 'block',
-        barDiameter: meet.barDiameter ?? BASE_DIAMETER_MM,
+        barDiameter: meetBar(meet, lift.id) ?? BASE_DIAMETER_MM,
       },
       set: { ...{ lift, load, reps: 1, role: 'attempt' }, earlierHolds: i, max: lifter.deadliftMax },
     }),

@@ -25,7 +25,7 @@ import { TrainingService } from '../../records/training/training.service.ts';
 import { CurvesService } from '../../evidence/curves/curves.service.ts';
 import { forCalls } from '../../evidence/lifter-today/for-calls.ts';
 import type { LifterProfile } from '../../evidence/lifter-today/lifter-today.service.ts';
-import { eventOf, rulesOf } from '../../evidence/session/event-of.ts';
+import { eventBar, eventOf, rulesOf } from '../../evidence/session/event-of.ts';
 import { SessionFactsService, type SessionFacts } from '../../evidence/session/session-facts.service.ts';
 import { liftOf, sameWork, termsOf, venueOf } from '../../evidence/session/session-parts.ts';
 import { loadOn } from './load-on.ts';
@@ -84,6 +84,7 @@ export class CallsService {
         ...maxFor(set, profile.lifter),
         ...saidByLine(set),
         ...eventFor(set, facts, other),
+        ...barFor(set, facts, other),
         lastOfLine: isLastOfLine(sets, i),
         ...(profile.lifter.bodyMass !== null && { bodyMass: profile.lifter.bodyMass }),
         ...(set.seconds && { seconds: set.seconds }),
@@ -169,6 +170,16 @@ function eventFor(
   if (!nextMeet?.events.some((each) => each.liftId === liftId)) return {};
   const event = other.event ? rulesOf(nextMeet, liftId) : eventOf(session, nextMeet, liftId);
   return event ? { event } : {};
+}
+
+/** The bar of an event of its own on its day, unless another bar or place is tried. */
+function barFor(
+  set: PlannedSet,
+  { session, profile: { nextMeet } }: SessionFacts,
+  { kit, barDiameter }: Circumstances,
+): { diameter?: number } {
+  const diameter = kit || barDiameter ? undefined : eventBar(session, nextMeet, set);
+  return diameter === undefined ? {} : { diameter };
 }
 
 /** The decision that is in force for a set, as the engine takes it. */

@@ -25,6 +25,8 @@ import { takenAt } from '../../platform/http/taken-at.ts';
 import type { Bar } from '../../records/kit/kit.entity.ts';
 import { KitService } from '../../records/kit/kit.service.ts';
 import type { LoggedHold, LoggedSet } from '../../records/log/log.entity.ts';
+import { MeetsService } from '../../records/meets/meets.service.ts';
+import { eventBar, fixedDiameter } from '../../evidence/session/event-of.ts';
 import { LogService, type EntryKind } from '../../records/log/log.service.ts';
 import { NO_TERMS } from '../../records/training/no-terms.ts';
 import type { PlannedSet, TrainingSession } from '../../records/training/training.entity.ts';
@@ -37,6 +39,7 @@ export class LoggingService {
     private readonly log: LogService,
     private readonly training: TrainingService,
     private readonly kit: KitService,
+    private readonly meets: MeetsService,
     private readonly clock: Clock,
     private readonly days: Days,
   ) {}
@@ -87,6 +90,7 @@ export class LoggingService {
       if (body.load < LIMITS.load.min && !mayCarryNothing(planned.liftId))
         throw invalid('load', LOAD_MESSAGE);
       const bar = await this.barOf(club, session, body.barId);
+      const meet = await this.meets.onDay(session.lifterId, session.heldOn);
       const { liftId, role, style, seconds } = planned;
       const { load, reps, grip, strapped, chalk } = body;
       return {
@@ -95,7 +99,9 @@ export class LoggingService {
         ...{ doneAt, trainingDay: this.days.dayOf(club, doneAt), load, reps, grip, strapped, chalk },
         sideUnder: grip === 'mixed' && !strapped ? (body.sideUnder ?? null) : null,
         barId: bar.id,
-        diameter: closedOn(liftId, session.ownDiameter ?? bar.diameter, planned.handle),
+        diameter:
+          eventBar(session, meet, planned) ??
+          closedOn(liftId, fixedDiameter(session, meet) ?? bar.diameter, planned.handle),
         slippedAtRep: body.slippedAtRep ?? null,
         ...saidOf(body, session, by),
         undoneAt: null,

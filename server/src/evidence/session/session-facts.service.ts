@@ -90,7 +90,7 @@ export class SessionFactsService {
         this.weekOf(session, profile),
       ]);
     if (!house) throw notFound('venue');
-    const kit = ownKit(house, session);
+    const kit = ownKit(house, session, profile.nextMeet);
     const moving = await this.curves.moving(profile.lifter, observations);
     return {
       ...{ session, profile, kit, sets, observations, ledger, overrides, setsDone, holdsDone, week },

@@ -1,6 +1,8 @@
 import { findLift, type HoldRequest, type Lift, type LineTerms } from '@iron-clasp/core';
 import type { VenueKit } from '../../records/kit/kit.service.ts';
+import type { Meet } from '../../records/meets/meet.entity.ts';
 import type { PlannedSet, TrainingSession } from '../../records/training/training.entity.ts';
+import { fixedDiameter } from './event-of.ts';
 
 /** A venue as the engine takes it. */
 export function venueOf({ venue, bar }: VenueKit): HoldRequest['venue'] {
@@ -24,15 +26,16 @@ export function sameWork(a: PlannedSet | undefined, b: PlannedSet | undefined): 
   return a !== undefined && a.liftId === b?.liftId && a.role === b.role && a.load === b.load;
 }
 
-/** The kit of a session that keeps chalk or a bar's diameter of its own. */
+/** The kit of a session that keeps chalk or a bar's diameter of its own, or stands on the meet's bar. */
 export function ownKit(
   kit: VenueKit,
-  { ownChalk, ownDiameter }: Pick<TrainingSession, 'ownChalk' | 'ownDiameter'>,
+  session: Pick<TrainingSession, 'ownChalk' | 'ownDiameter' | 'heldOn'>,
+  meet: Meet | null,
 ): VenueKit {
   return {
     ...kit,
-    venue: { ...kit.venue, chalk: ownChalk ?? kit.venue.chalk },
-    bar: { ...kit.bar, diameter: ownDiameter ?? kit.bar.diameter },
+    venue: { ...kit.venue, chalk: session.ownChalk ?? kit.venue.chalk },
+    bar: { ...kit.bar, diameter: fixedDiameter(session, meet) ?? kit.bar.diameter },
   };
 }
 

@@ -1,9 +1,11 @@
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
-/** One event of a meet, with its own rule on straps. */
+/** One event of a meet, with its own rule on straps and its own bar. */
 export interface MeetEvent {
   readonly liftId: string;
   readonly straps: boolean;
+  /** Of the event's bar, mm; left out or null where it is the meet's. */
+  readonly barDiameter?: number | null;
 }
 
 /** A contest with its own switches: the rulebook of the day outranks the program. */
@@ -22,7 +24,7 @@ export class Meet {
   @Column('double precision', { nullable: true }) barDiameter: number | null;
   /** Planned deadlift attempts in order, kg. */
   @Column('jsonb') attempts: number[];
-  /** Events whose rule on straps is another than the meet's; empty where there is one rule for all. */
+  /** Events whose rule on straps or bar is another than the meet's; empty where there is one rule for all. */
   @Column('jsonb') events: readonly MeetEvent[];
   @Column('int') version: number;
   @Column('timestamptz', { nullable: true }) removedAt: Date | null;

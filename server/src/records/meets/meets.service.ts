@@ -31,6 +31,14 @@ export class MeetsService implements OnModuleInit {
     });
   }
 
+  /** The lifter's meet of a day; null where none is held. */
+  onDay(lifterId: string, heldOn: string): Promise<Meet | null> {
+    return this.db.getRepository(Meet).findOne({
+      where: { lifterId, removedAt: IsNull(), heldOn },
+      order: { id: 'ASC' },
+    });
+  }
+
   /** The next meet of each lifter who has one ahead. */
   async nextOf(lifterIds: readonly string[], today: string): Promise<Map<string, Meet>> {
     const found = await this.db.getRepository(Meet).find({

@@ -26,7 +26,7 @@ import type { SessionFacts } from '../../evidence/session/session-facts.service.
 import { liftOf } from '../../evidence/session/session-parts.ts';
 import type { AttemptCall } from '../../advice/calls/attempts.ts';
 import { loadBelow, loadOn } from '../../advice/calls/load-on.ts';
-import { eventOf } from '../../evidence/session/event-of.ts';
+import { eventOf, fixedDiameter } from '../../evidence/session/event-of.ts';
 
 export function headOf({ session, profile, kit }: SessionFacts, venues: readonly Venue[]): SessionHead {
   const { id, name, chalk, note } = kit.venue;
@@ -39,6 +39,7 @@ export function headOf({ session, profile, kit }: SessionFacts, venues: readonly
     version: session.version,
     sweat: session.sweat,
     own: { chalk: session.ownChalk, barDiameter: session.ownDiameter },
+    fixedDiameter: fixedDiameter(session, profile.nextMeet),
     event: eventSaid(eventOf(session, profile.nextMeet)),
     hands: {
       said: sayHands(profile.hands, profile.handsOn !== null),
@@ -85,6 +86,7 @@ export function calledSet(
   call: SetCall,
   equipment: HoldEquipment,
   done: LoggedSet | undefined,
+  bar: number | undefined,
 ): Omit<CalledSet, 'override' | 'overrides' | 'fault'> {
   return {
     id: set.id,
@@ -99,6 +101,7 @@ export function calledSet(
     seconds: set.seconds,
     purpose: set.purpose,
     handle: set.handle,
+    eventBar: bar ?? null,
     rest: set.rest,
     line: sayCall(call),
     call,

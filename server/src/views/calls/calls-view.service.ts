@@ -2,6 +2,7 @@ import { Injectable } from '@nestjs/common';
 import type { CallsView } from '@iron-clasp/contract';
 import type { ClubRef } from '../../platform/days/club-day.ts';
 import { KitService } from '../../records/kit/kit.service.ts';
+import { eventBar } from '../../evidence/session/event-of.ts';
 import { SessionFactsService, type SessionFacts } from '../../evidence/session/session-facts.service.ts';
 import { CallsService } from '../../advice/calls/calls.service.ts';
 import { SessionHoldsService } from '../../advice/holds/session-holds.service.ts';
@@ -30,7 +31,13 @@ export class CallsViewService {
     return {
       session: headOf(facts, venues),
       sets: facts.sets.map((set, i) => ({
-        ...calledSet(set, calls[i]!, facts.kit.equipment, done.get(set.id)),
+        ...calledSet(
+          set,
+          calls[i]!,
+          facts.kit.equipment,
+          done.get(set.id),
+          eventBar(facts.session, facts.profile.nextMeet, set),
+        ),
         ...overridesOf(set, facts.overrides),
         fault: faults.get(i) ?? null,
       })),

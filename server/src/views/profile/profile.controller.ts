@@ -49,7 +49,11 @@ export class ProfileController {
   ): Promise<ProfileView> {
     await this.lifters.known(who.club.id, id);
     const { version, place = '', barDiameter = null, events = [], ...content } = body;
-    const own = events.map(({ liftId, straps }) => ({ liftId, straps }));
+    const own = events.map(({ liftId, straps, barDiameter: bar = null }) => ({
+      liftId,
+      straps,
+      barDiameter: bar,
+    }));
     await this.meets.save(who.club.id, id, meet, version, {
       ...{ ...content, place, barDiameter, events: own },
     });

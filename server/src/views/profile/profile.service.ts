@@ -42,7 +42,11 @@ export class ProfileViewService {
       meets: meets.map(({ id: meet, version, name, heldOn, ...each }) => ({
         ...{ id: meet, version, name, heldOn, straps: each.straps, thumbTape: each.thumbTape },
         ...{ liquidChalk: each.liquidChalk, place: each.place, barDiameter: each.barDiameter },
-        events: each.events,
+        events: each.events.map(({ liftId, straps, barDiameter = null }) => ({
+          liftId,
+          straps,
+          barDiameter,
+        })),
         attempts: each.attempts,
       })),
     };

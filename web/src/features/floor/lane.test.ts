@@ -24,6 +24,7 @@ const set = (id: string, load: number, done: LoggedSetView | null = null): Calle
   ...{
     purpose: null,
     handle: null,
+    eventBar: null,
     rest: null,
     seconds: null,
     line: '',

@@ -151,7 +151,7 @@ function doneOf(id: string, body: LogSetRequest, set: CalledSet, view: FloorView
   return {
     ...{ id, load, reps, style: set.style, grip, strapped, chalk },
     seconds: body.seconds ?? set.seconds,
-    diameter: closedOn(set.liftId, barDiameter(view, body.barId), set.handle),
+    diameter: set.eventBar ?? closedOn(set.liftId, barDiameter(view, body.barId), set.handle),
     sideUnder: body.sideUnder ?? null,
     slippedAtRep: slippedAtRep ?? null,
     pain: pain ?? null,
@@ -192,8 +192,8 @@ export function bodyOfHold(done: DoneHold, barId: string): Omit<LogHoldRequest, 
 
 /** Diameter of the bar that an entry names, as it was then; the session's where it names none. */
 function barDiameter({ calls }: FloorView, barId: string | undefined): number {
-  const { bar, bars } = calls.session;
-  return bars.find((each) => each.id === barId)?.diameter ?? bar.diameter;
+  const { bar, bars, fixedDiameter } = calls.session;
+  return fixedDiameter ?? bars.find((each) => each.id === barId)?.diameter ?? bar.diameter;
 }
 
 /** What was done of the session, as the core reads every log. */

@@ -47,8 +47,8 @@ export function Meets({ profile }: { profile: ProfileView }): ReactElement {
                     {meet.place && ` · ${meet.place}`}
                     {meet.barDiameter && ` · bar ${meet.barDiameter} mm`}
                     {meet.events.map(
-                      ({ liftId, straps }) =>
-                        ` · ${findLift(liftId)?.name ?? liftId}: straps ${straps ? 'allowed' : 'barred'}`,
+                      ({ liftId, straps, barDiameter }) =>
+                        ` · ${findLift(liftId)?.name ?? liftId}: straps ${straps ? 'allowed' : 'barred'}${barDiameter ? `, bar ${barDiameter} mm` : ''}`,
                     )}
                     {meet.attempts.length > 0 &&
                       ` · attempts ${meet.attempts.map((each) => formatMass(each, unit)).join(', ')}`}
@@ -98,7 +98,12 @@ interface Content {
   /** mm, as typed. */
   readonly barDiameter: string;
   readonly attempts: string;
-  readonly events: readonly { readonly liftId: string; readonly straps: boolean }[];
+  readonly events: readonly {
+    readonly liftId: string;
+    readonly straps: boolean;
+    /** mm, as typed; a draft of an older version has none. */
+    readonly bar?: string;
+  }[];
 }
 
 function MeetForm({
@@ -126,7 +131,9 @@ function MeetForm({
     place: meet?.place ?? '',
     barDiameter: meet?.barDiameter ? String(meet.barDiameter) : '',
     attempts: written,
-    events: meet?.events ?? [],
+    events: (meet?.events ?? []).map(({ liftId, straps, barDiameter }) => ({
+      ...{ liftId, straps, bar: barDiameter ? String(barDiameter) : '' },
+    })),
   });
   const [start] = useState(blank);
   const draft = useDraft(`meet.${profile.id}.${meet?.id ?? 'new'}`, start, meet?.version ?? 0);
@@ -161,7 +168,10 @@ function MeetForm({
           place,
           barDiameter: barDiameter.trim() === '' ? null : typedNumber(barDiameter),
           attempts: kg,
-          events: events.map(({ liftId, straps: allowed }) => ({ liftId, straps: allowed })),
+          events: events.map(({ liftId, straps: allowed, bar = '' }) => ({
+            ...{ liftId, straps: allowed },
+            barDiameter: bar.trim() === '' ? null : typedNumber(bar),
+          })),
           version: draft.found?.version ?? meet?.version ?? 0,
         },
       },
@@ -217,19 +227,29 @@ function MeetForm({
         ))}
       </fieldset>
       <fieldset className="grid gap-2">
-        <legend className="label">Events with a rule of their own on straps</legend>
+        <legend className="label">Events with a rule of their own on straps, or a bar of their own</legend>
         {events.map((each, i) => (
-          <div key={i} className="flex flex-wrap items-center gap-3">
+          <div key={i} className="flex flex-wrap items-end gap-3">
             <Select
               aria-label={`Event ${i + 1}`}
               value={each.liftId}
-              error={fault(`events[${i}]`)}
+              error={fault(`events[${i}].liftId`)}
               options={LIFTS.map((lift) => [lift.id, lift.name] as const)}
               onChange={(liftId) => setEvent(i, { liftId })}
             />
             <Checkbox checked={each.straps} onChange={(allowed) => setEvent(i, { straps: allowed })}>
               straps allowed
             </Checkbox>
+            <Field
+              label={`Bar of event ${i + 1}`}
+              unit="mm"
+              inputMode="decimal"
+              placeholder="the meet’s"
+              className="w-36"
+              value={each.bar ?? ''}
+              error={fault(`events[${i}].barDiameter`)}
+              onChange={(event) => setEvent(i, { bar: event.target.value })}
+            />
             <Button look="quiet" onClick={() => draft.set({ events: events.filter((_, at) => at !== i) })}>
               Remove<span className="sr-only"> event {i + 1}</span>
             </Button>

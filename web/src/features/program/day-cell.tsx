@@ -8,7 +8,7 @@ import { Copy, GripVertical, Plus, Trash2 } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { DayButton } from '../../ui/date-field.tsx';
 import { shortDay } from '../../ui/figures.ts';
-import type { OpenSession } from './weeks.tsx';
+import type { OpenSession } from './open-session.ts';
 
 interface DayCellProps {
   readonly day: string;

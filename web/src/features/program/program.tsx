@@ -8,7 +8,8 @@ import { Failed, Loading } from '../../ui/states.tsx';
 import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
 import { draftName, SessionEditor } from './session-editor.tsx';
 import { useHasDraft } from '../../offline/drafts.ts';
-import { Weeks, type OpenSession } from './weeks.tsx';
+import type { OpenSession } from './open-session.ts';
+import { Weeks } from './weeks.tsx';
 import { usePlan, useProgram } from '../../data/training/programs.ts';
 
 /** What the editor is open for. */

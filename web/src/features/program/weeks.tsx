@@ -16,12 +16,8 @@ import { nearDay, shortDay } from '../../ui/figures.ts';
 import { Failed } from '../../ui/states.tsx';
 import { useToast } from '../../ui/toast.tsx';
 import { DayCell } from './day-cell.tsx';
+import type { OpenSession } from './open-session.ts';
 import { WeekHead } from './week-head.tsx';
-
-/** What the editor is opened for. */
-export type OpenSession =
-  | { readonly kind: 'new'; readonly on: string }
-  | { readonly kind: 'change' | 'copy'; readonly sessionId: string };
 
 interface WeeksProps {
   readonly lifterId: string;
