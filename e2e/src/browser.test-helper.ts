@@ -277,14 +277,15 @@ export class Page {
     await this.type('Password', COACH.password);
     await this.click('Sign in');
     await this.at(/^\/$/);
-    await this.find('nav[aria-label="The rack"] li');
+    // A narrow screen shows no rack beside it.
+    await this.find('#sheet h1');
   }
 
   /** Opens a lifter from the rack and waits for the calls. */
   async openLifter(name: string): Promise<void> {
-    const rack = await this.driver.findElements(By.css('nav[aria-label="The rack"] li'));
+    const [rack] = await this.driver.findElements(By.css('nav[aria-label="The rack"]'));
     // Beside what is open on a laptop, on a page of its own on a phone.
-    if (!(await rack[0]?.isDisplayed().catch(() => false))) await this.go('/lifters');
+    if (!(await rack?.isDisplayed().catch(() => false))) await this.go('/lifters');
     await this.click(name, 'The rack');
     await this.until(async () => (await this.text('h1')) === name, `the sheet of ${name}`);
     await this.find('[data-row]');
