@@ -24,6 +24,10 @@ export class ApiError extends Error {
   }
 }
 
+/** Was it refused since somebody else changed the same meanwhile? */
+export const isStale = (error: unknown): boolean =>
+  error instanceof ApiError && error.code === 'changed-meanwhile';
+
 let changeToken = '';
 
 /** Remembers the token that changes must carry. */

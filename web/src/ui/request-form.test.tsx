@@ -1,13 +1,13 @@
 /** @jest-environment jsdom */
 import './component.test-helper.ts';
 import { jest } from '@jest/globals';
-import { GripperAttemptRequest } from '@iron-clasp/contract';
+import { GripperAttemptRequest, MeetRequest } from '@iron-clasp/contract';
 import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { ReactElement } from 'react';
 import { Field } from './field.tsx';
 import { typedNumber } from './figures.ts';
-import { useRequestForm } from './request-form.ts';
+import { useRequestForm, type Fault } from './request-form.ts';
 
 const GRIPPER = '3f2f4e0a-7a5e-4b9e-9d0e-0c1f2a3b4c5d';
 
@@ -84,4 +84,113 @@ it('a failure that belongs to no field is told beside the form, and what was typ
   await type('5');
   expect((await screen.findByRole('status')).textContent).toBe('The request is not right.');
   expect(screen.getByLabelText<HTMLInputElement>('Held').value).toBe('5');
+});
+
+interface Meet {
+  readonly name: string;
+  readonly attempts: readonly string[];
+}
+const start: Meet = { name: '', attempts: [] };
+const kept = (value: Meet) => ({ value, set: jest.fn(), done: jest.fn() });
+
+/** A form of controls that are told what they show, with a draft behind it. */
+function Drafted({
+  draft,
+  send,
+  onFailed = () => undefined,
+  check,
+}: {
+  draft: ReturnType<typeof kept>;
+  send: (body: MeetRequest) => Promise<string>;
+  onFailed?: (error: Error) => void;
+  check?: (body: MeetRequest) => Fault | null;
+}): ReactElement {
+  const { typed, set, restart, fault, within, wrong, onSubmit } = useRequestForm({
+    request: MeetRequest,
+    start,
+    draft,
+    bodyOf: ({ name, attempts }: Meet): MeetRequest => ({
+      ...{ name, heldOn: '2026-12-12', straps: false, thumbTape: true, liquidChalk: true, version: 0 },
+      attempts: attempts.map(typedNumber),
+    }),
+    send,
+    onFailed,
+    ...(check && { check }),
+  });
+  return (
+    <form onSubmit={onSubmit} noValidate>
+      <Field
+        label="Meet"
+        value={typed.name}
+        error={fault('name')}
+        onChange={(event) => set({ name: event.target.value })}
+      />
+      <Field
+        label="Attempts"
+        value={typed.attempts.join(' ')}
+        error={within('attempts')}
+        onChange={(event) => set({ attempts: event.target.value.split(' ') })}
+      />
+      {wrong && <output>{`${wrong.path}: ${wrong.message}`}</output>}
+      <button type="button" onClick={() => restart(start)}>
+        Discard
+      </button>
+      <button type="submit">Save</button>
+    </form>
+  );
+}
+const shown = (label: string): string => screen.getByLabelText<HTMLInputElement>(label).value;
+const save = (): Promise<void> => userEvent.click(screen.getByText('Save'));
+
+describe('a form with a draft', () => {
+  it('starts from it, tells it every change, and is done with it once it is saved', async () => {
+    const draft = kept({ name: 'Lantern', attempts: ['120'] });
+    const send = jest.fn(async (_body: MeetRequest) => 'kept');
+    render(<Drafted draft={draft} send={send} />);
+    expect(shown('Meet')).toBe('Lantern');
+    await userEvent.type(screen.getByLabelText('Meet'), '!');
+    expect(draft.set).toHaveBeenCalledWith({ name: 'Lantern!' });
+    expect(draft.done).not.toHaveBeenCalled();
+    await save();
+    await waitFor(() => expect(draft.done).toHaveBeenCalledTimes(1));
+    expect(send.mock.calls[0]![0]).toMatchObject({ name: 'Lantern!', attempts: [120] });
+  });
+
+  it('keeps it where the server fails, and tells of the failure', async () => {
+    const draft = kept({ name: 'Lantern', attempts: [] });
+    const onFailed = jest.fn();
+    render(<Drafted draft={draft} send={() => Promise.reject(refusal([]))} onFailed={onFailed} />);
+    await save();
+    await waitFor(() => expect(onFailed).toHaveBeenCalledTimes(1));
+    expect(draft.done).not.toHaveBeenCalled();
+    expect(shown('Meet')).toBe('Lantern');
+  });
+
+  it('says the first that is wrong within a part, and it goes once that is changed', async () => {
+    const refused = refusal([{ path: 'attempts[1]', message: 'Lighter than the one before it.' }]);
+    render(
+      <Drafted
+        draft={kept({ name: 'Lantern', attempts: ['130', '131'] })}
+        send={() => Promise.reject(refused)}
+      />,
+    );
+    await save();
+    expect((await screen.findByRole('alert')).textContent).toBe('Lighter than the one before it.');
+    expect(screen.getByRole('status').textContent).toBe('attempts[1]: Lighter than the one before it.');
+    await userEvent.type(screen.getByLabelText('Attempts'), '5');
+    expect(screen.queryByRole('alert')).toBeNull();
+  });
+
+  it('is checked by the core before anything else, and starts anew when it is told to', async () => {
+    const send = jest.fn(async () => 'kept');
+    const check = ({ name }: MeetRequest): Fault | null =>
+      name === 'Taken' ? { path: 'name', message: 'There is one of that name.' } : null;
+    render(<Drafted draft={kept({ name: 'Taken', attempts: [] })} send={send} check={check} />);
+    await save();
+    expect((await screen.findByRole('alert')).textContent).toBe('There is one of that name.');
+    expect(send).not.toHaveBeenCalled();
+    await userEvent.click(screen.getByText('Discard'));
+    expect(shown('Meet')).toBe('');
+    expect(screen.queryByRole('alert')).toBeNull();
+  });
 });

@@ -19,6 +19,15 @@ export function Loading({ what, lines = 5 }: { what: string; lines?: number }): 
   );
 }
 
+/** What kept a form from being sent, said beside its button: the field may be out of sight. */
+export function NotSaved({ path, message }: { path: string; message: string }): ReactElement {
+  return (
+    <p role="alert" className="text-oxblood">
+      Not saved yet: {path} {message.charAt(0).toLowerCase() + message.slice(1)}
+    </p>
+  );
+}
+
 /** What happened, what was kept, and what to do. */
 export function Failed({ error, retry }: { error: unknown; retry?: () => void }): ReactElement {
   const message = error instanceof Error ? error.message : 'Something went wrong. Try again.';

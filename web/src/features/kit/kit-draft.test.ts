@@ -2,7 +2,7 @@ import { EMPTY_KIT, faultOf, heightsText, typedHeights } from './kit-draft.ts';
 
 it('a new venue wants a name and nothing more', () => {
   expect(faultOf(EMPTY_KIT())).toEqual({
-    path: 'name',
+    path: 'kit.name',
     message: expect.stringMatching(/^Must be text of 1/),
   });
   expect(faultOf({ ...EMPTY_KIT(), name: 'Shed' })).toBeNull();
@@ -12,7 +12,7 @@ it('names the figure that is none, as typed', () => {
   const kit = EMPTY_KIT();
   const bars = [{ ...kit.bars[0]!, mass: Number.NaN }];
   expect(faultOf({ ...kit, name: 'Shed', bars })).toEqual({
-    path: 'bars[0].mass',
+    path: 'kit.bars[0].mass',
     message: 'Must be a number from 1 to 60.',
   });
 });

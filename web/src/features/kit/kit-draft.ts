@@ -25,14 +25,14 @@ export function newBar(): VenueKit['bars'][number] {
   };
 }
 
-/** What cannot be used, by its path, in words beside the field; null where all can. */
+/** What cannot be used, by its path in the request, in words beside the field; null where all can. */
 export function faultOf(kit: VenueKit): { readonly path: string; readonly message: string } | null {
   try {
     checkVenueKit(kit);
     return null;
   } catch (error) {
     if (!(error instanceof InvalidInputError)) throw error;
-    return { path: error.field, message: `Must be ${error.allowed}.` };
+    return { path: `kit.${error.field}`, message: `Must be ${error.allowed}.` };
   }
 }
 

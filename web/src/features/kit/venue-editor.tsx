@@ -9,14 +9,17 @@ import {
   type VenueKit,
   CHALK_RULE_NAMES,
 } from '@iron-clasp/core';
-import { useState, type FormEvent, type ReactElement } from 'react';
+import { VenueRequest } from '@iron-clasp/contract';
+import { useState, type ReactElement } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Choices } from '../../ui/choices.tsx';
 import { Field } from '../../ui/field.tsx';
 import { Select } from '../../ui/select.tsx';
-import { Failed } from '../../ui/states.tsx';
+import { useRequestForm } from '../../ui/request-form.ts';
+import { Failed, NotSaved } from '../../ui/states.tsx';
 import { faultOf, newBar } from './kit-draft.ts';
 import { Figure, Heights, MassField, Rows, Settings, Several, Words } from './venue-fields.tsx';
+import { isStale } from '../../data/client.ts';
 import { useKit, useSaveVenue } from '../../data/kit/kit.ts';
 
 interface VenueEditorProps {
@@ -28,40 +31,47 @@ interface VenueEditorProps {
 
 /** Everything of a venue in one form. What cannot be used is said at its place before anything is sent. */
 export function VenueEditor({ id, version, start, onDone }: VenueEditorProps): ReactElement {
-  const [rest, setKit] = useState(start);
-  // Plates have no ids of their own; here each line needs one, to keep what is typed in it.
-  const [plates, setPlates] = useState(() =>
-    start.plates.map((plate) => ({ ...plate, id: crypto.randomUUID() })),
-  );
-  const kit: VenueKit = { ...rest, plates: plates.map(({ id: _id, ...plate }) => plate) };
   const [base, setBase] = useState(version);
-  const [fault, setFault] = useState<ReturnType<typeof faultOf>>(null);
+  // Plates have no ids of their own; here each line needs one, to keep what is typed in it.
+  const [first] = useState(() => ({
+    kit: start,
+    plates: start.plates.map((plate) => ({ ...plate, id: crypto.randomUUID() })),
+  }));
   const save = useSaveVenue(id);
   const known = useKit();
-  const set = (part: Partial<VenueKit>): void => setKit({ ...kit, ...part });
-  const send = (event: FormEvent): void => {
-    event.preventDefault();
-    const found = faultOf(kit);
-    setFault(found);
-    if (found) return;
-    save.mutate(
-      { version: base, kit },
-      {
-        onSuccess: () => onDone(true),
-        // What was typed stays; saving again is then a decision against what the other editor wrote.
-        onError: (error) => {
-          if (error.code !== 'changed-meanwhile') return;
-          void known.refetch().then(({ data }) => {
-            const now = data?.venues.find((venue) => venue.id === id);
-            if (now) setBase(now.version);
-          });
-        },
-      },
-    );
-  };
-  const at = (path: string): string | undefined => (fault?.path === path ? fault.message : undefined);
+  const {
+    typed,
+    set: put,
+    fault,
+    within,
+    wrong,
+    failed,
+    onSubmit,
+    sending,
+  } = useRequestForm({
+    request: VenueRequest,
+    start: first,
+    bodyOf: ({ kit, plates }: typeof first): VenueRequest => ({
+      version: base,
+      kit: { ...kit, plates: plates.map(({ id: _id, ...plate }) => plate) },
+    }),
+    check: (body) => faultOf(body.kit),
+    send: (body) => save.mutateAsync(body),
+    onSaved: () => onDone(true),
+    // What was typed stays; saving again is then a decision against what the other editor wrote.
+    onFailed: (error) => {
+      if (!isStale(error)) return;
+      void known.refetch().then(({ data }) => {
+        const now = data?.venues.find((venue) => venue.id === id);
+        if (now) setBase(now.version);
+      });
+    },
+  });
+  const { kit, plates } = typed;
+  const set = (part: Partial<VenueKit>): void => put({ kit: { ...kit, ...part } });
+  const at = (path: string): string | undefined => fault(`kit.${path}`);
   return (
-    <form onSubmit={send} noValidate aria-label="Venue" className="grid max-w-4xl gap-6 pt-4">
+    <form onSubmit={onSubmit} noValidate aria-label="Venue" className="grid max-w-4xl gap-6 pt-4">
       <div className="grid gap-4 sm:grid-cols-2">
         <Field
           label="Name"
@@ -141,7 +151,7 @@ export function VenueEditor({ id, version, start, onDone }: VenueEditorProps): R
         one="plate"
         columns
         items={plates}
-        onChange={(next) => setPlates([...next])}
+        onChange={(next) => put({ plates: [...next] })}
         fresh={() => ({ id: crypto.randomUUID(), mass: Number.NaN, unit: 'kg' as MassUnit, pairs: 1 })}
         error={at('plates')}
       >
@@ -241,7 +251,7 @@ export function VenueEditor({ id, version, start, onDone }: VenueEditorProps): R
             />
             <Heights
               heights={rack.pinHeights}
-              error={fault?.path.startsWith(`racks[${i}].pinHeights`) ? fault.message : undefined}
+              error={within(`kit.racks[${i}].pinHeights`)}
               onChange={(pinHeights) => change({ pinHeights })}
             />
           </>
@@ -264,7 +274,7 @@ export function VenueEditor({ id, version, start, onDone }: VenueEditorProps): R
             />
             <Settings
               settings={each.settings}
-              error={fault?.path.startsWith(`dynamometers[${i}].settings`) ? fault.message : undefined}
+              error={within(`kit.dynamometers[${i}].settings`)}
               onChange={(settings) => change({ settings })}
             />
           </>
@@ -278,15 +288,11 @@ export function VenueEditor({ id, version, start, onDone }: VenueEditorProps): R
         chosen={kit.has}
         onChange={(has) => set({ has })}
       />
-      {fault && (
-        <p role="alert" className="text-oxblood">
-          Not saved yet: {fault.path} {fault.message.charAt(0).toLowerCase() + fault.message.slice(1)}
-        </p>
-      )}
-      {save.error && <Failed error={save.error} />}
+      {wrong && <NotSaved path={wrong.path.replace(/^kit\./, '')} message={wrong.message} />}
+      {failed && <Failed error={failed} />}
       <div className="flex gap-2">
-        <Button type="submit" look="action" disabled={save.isPending}>
-          {save.error?.code === 'changed-meanwhile' ? 'Save mine over theirs' : 'Save'}
+        <Button type="submit" look="action" disabled={sending}>
+          {isStale(failed) ? 'Save mine over theirs' : 'Save'}
         </Button>
         <Button onClick={() => onDone(false)}>Cancel</Button>
       </div>

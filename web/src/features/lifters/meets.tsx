@@ -1,11 +1,12 @@
 import { findLift, LIFTS } from '@iron-clasp/core';
-import type { MeetView, ProfileView } from '@iron-clasp/contract';
+import { MeetRequest, type MeetView, type ProfileView } from '@iron-clasp/contract';
 import { format, parseISO } from 'date-fns';
-import { useState, type FormEvent, type ReactElement } from 'react';
+import { useState, type ReactElement } from 'react';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { Button } from '../../ui/button.tsx';
 import { Field } from '../../ui/field.tsx';
 import { formatMass, inUnit, typedMass, typedNumber } from '../../ui/figures.ts';
+import { useRequestForm } from '../../ui/request-form.ts';
 import { Failed } from '../../ui/states.tsx';
 import { useMeet } from '../../data/lifters/lifters.ts';
 import { Select } from '../../ui/select.tsx';
@@ -106,6 +107,9 @@ interface Content {
   }[];
 }
 
+/** A figure as typed; null where none is. */
+const typedOrNone = (text: string): number | null => (text.trim() === '' ? null : typedNumber(text));
+
 function MeetForm({
   profile,
   meet,
@@ -137,63 +141,68 @@ function MeetForm({
   });
   const [start] = useState(blank);
   const draft = useDraft(`meet.${profile.id}.${meet?.id ?? 'new'}`, start, meet?.version ?? 0);
-  const { id, name, heldOn, straps, thumbTape, liquidChalk, attempts } = draft.value;
-  const { place = '', barDiameter = '', events = [] } = draft.value;
+  const { typed, set, restart, fault, within, onSubmit, failed, sending } = useRequestForm({
+    request: MeetRequest,
+    start,
+    draft,
+    bodyOf: ({
+      name,
+      heldOn,
+      straps,
+      thumbTape,
+      liquidChalk,
+      place,
+      barDiameter,
+      attempts,
+      events,
+    }: Content) => ({
+      ...{ name, heldOn, straps, thumbTape, liquidChalk, place },
+      barDiameter: typedOrNone(barDiameter),
+      // What was not touched keeps its value, to the gram.
+      attempts:
+        attempts === written && meet
+          ? [...meet.attempts]
+          : attempts
+              .split(/[\s;]+/)
+              .filter((each) => each !== '')
+              .map((each) => typedMass(each, unit)),
+      events: events.map(({ liftId, straps: allowed, bar = '' }) => ({
+        ...{ liftId, straps: allowed },
+        barDiameter: typedOrNone(bar),
+      })),
+      version: draft.found?.version ?? meet?.version ?? 0,
+    }),
+    send: (body, { id }) => save.mutateAsync({ id, body }),
+    onSaved: onDone,
+  });
+  const { name, heldOn, straps, attempts, place, barDiameter, events } = typed;
   const setEvent = (at: number, part: Partial<Content['events'][number]>): void =>
-    draft.set({ events: events.map((each, i) => (i === at ? { ...each, ...part } : each)) });
+    set({ events: events.map((each, i) => (i === at ? { ...each, ...part } : each)) });
   const leave = (): void => {
     draft.done();
     onDone();
   };
-  const fault = (path: string): string | undefined =>
-    save.error?.fields.find((field) => field.path.startsWith(path))?.message;
-  const send = (event: FormEvent): void => {
-    event.preventDefault();
-    const kg =
-      attempts === written && meet
-        ? [...meet.attempts]
-        : attempts
-            .split(/[\s;]+/)
-            .filter((each) => each !== '')
-            .map((each) => typedMass(each, unit));
-    save.mutate(
-      {
-        id,
-        body: {
-          name,
-          heldOn,
-          straps,
-          thumbTape,
-          liquidChalk,
-          place,
-          barDiameter: barDiameter.trim() === '' ? null : typedNumber(barDiameter),
-          attempts: kg,
-          events: events.map(({ liftId, straps: allowed, bar = '' }) => ({
-            ...{ liftId, straps: allowed },
-            barDiameter: bar.trim() === '' ? null : typedNumber(bar),
-          })),
-          version: draft.found?.version ?? meet?.version ?? 0,
-        },
-      },
-      { onSuccess: leave },
-    );
+  const discard = (): void => {
+    const from = blank();
+    draft.discard(from);
+    restart(from);
   };
   return (
-    <form onSubmit={send} noValidate aria-label="Meet" className="grid gap-3 py-2">
-      {draft.found && <DraftNote at={draft.found.at} onDiscard={() => draft.discard(blank())} />}
+    <form onSubmit={onSubmit} noValidate aria-label="Meet" className="grid gap-3 py-2">
+      {draft.found && <DraftNote at={draft.found.at} onDiscard={discard} />}
       <div className="grid gap-3 sm:grid-cols-2">
         <Field
           label="Meet"
           value={name}
           maxLength={80}
           error={fault('name')}
-          onChange={(event) => draft.set({ name: event.target.value })}
+          onChange={(event) => set({ name: event.target.value })}
         />
         <DateField
           label="Day of the meet"
           value={heldOn}
           error={fault('heldOn')}
-          onChange={(day) => draft.set({ heldOn: day })}
+          onChange={(day) => set({ heldOn: day })}
         />
       </div>
       <div className="grid gap-3 sm:grid-cols-2">
@@ -202,7 +211,7 @@ function MeetForm({
           value={place}
           maxLength={120}
           error={fault('place')}
-          onChange={(event) => draft.set({ place: event.target.value })}
+          onChange={(event) => set({ place: event.target.value })}
         />
         <Field
           label="Diameter of the bar"
@@ -211,17 +220,13 @@ function MeetForm({
           placeholder="29"
           value={barDiameter}
           error={fault('barDiameter')}
-          onChange={(event) => draft.set({ barDiameter: event.target.value })}
+          onChange={(event) => set({ barDiameter: event.target.value })}
         />
       </div>
       <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
         <legend className="label">The rulebook of the day allows</legend>
         {SWITCHES.map(([key, words]) => (
-          <Checkbox
-            key={key}
-            checked={draft.value[key]}
-            onChange={(checked) => draft.set({ [key]: checked })}
-          >
+          <Checkbox key={key} checked={typed[key]} onChange={(checked) => set({ [key]: checked })}>
             {words}
           </Checkbox>
         ))}
@@ -250,16 +255,16 @@ function MeetForm({
               error={fault(`events[${i}].barDiameter`)}
               onChange={(event) => setEvent(i, { bar: event.target.value })}
             />
-            <Button look="quiet" onClick={() => draft.set({ events: events.filter((_, at) => at !== i) })}>
+            <Button look="quiet" onClick={() => set({ events: events.filter((_, at) => at !== i) })}>
               Remove<span className="sr-only"> event {i + 1}</span>
             </Button>
           </div>
         ))}
-        {fault('events') && !fault('events[') && <p className="text-oxblood">{fault('events')}</p>}
+        {fault('events') && <p className="text-oxblood">{fault('events')}</p>}
         <Button
           className="justify-self-start"
           disabled={events.length >= 12}
-          onClick={() => draft.set({ events: [...events, { liftId: nextLift(events), straps: !straps }] })}
+          onClick={() => set({ events: [...events, { liftId: nextLift(events), straps: !straps }] })}
         >
           Add an event
         </Button>
@@ -270,12 +275,12 @@ function MeetForm({
         inputMode="text"
         placeholder={unit === 'kg' ? '125 132.5 137.5' : '275 292 303'}
         value={attempts}
-        error={fault('attempts')}
-        onChange={(event) => draft.set({ attempts: event.target.value })}
+        error={within('attempts')}
+        onChange={(event) => set({ attempts: event.target.value })}
       />
-      {save.error && save.error.fields.length === 0 && <Failed error={save.error} />}
+      {failed && <Failed error={failed} />}
       <div className="flex gap-2">
-        <Button type="submit" look="action" disabled={save.isPending}>
+        <Button type="submit" look="action" disabled={sending}>
           Save
         </Button>
         <Button onClick={leave}>Cancel</Button>

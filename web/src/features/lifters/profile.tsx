@@ -9,14 +9,16 @@ import {
   type SetRole,
   SET_ROLE_TAGS,
 } from '@iron-clasp/core';
-import type { ProfileView } from '@iron-clasp/contract';
-import { useState, type FormEvent, type ReactElement, type ReactNode } from 'react';
+import { LifterRequest, type ProfileView } from '@iron-clasp/contract';
+import { useState, type ReactElement, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
+import { isStale } from '../../data/client.ts';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { Button } from '../../ui/button.tsx';
 import { Choices } from '../../ui/choices.tsx';
 import { Field } from '../../ui/field.tsx';
 import { Select } from '../../ui/select.tsx';
+import { useRequestForm } from '../../ui/request-form.ts';
 import { Failed, Loading } from '../../ui/states.tsx';
 import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
 import { differences, draftOf, requestOf, type Draft } from './lifter-draft.ts';
@@ -59,39 +61,44 @@ function Editor({ profile, reload }: EditorProps): ReactElement {
   const say = useToast();
   const [start] = useState(() => ({ draft: draftOf(profile, unit), touched: [] as readonly string[] }));
   const kept = useDraft(`profile.${profile.id}`, start, profile.version);
-  const { draft } = kept.value;
-  const touched: ReadonlySet<string> = new Set(kept.value.touched);
+  const save = useSaveLifter(profile.id);
+  const form = useRequestForm({
+    request: LifterRequest,
+    start,
+    draft: kept,
+    bodyOf: ({ draft: all, touched: some }: typeof start): LifterRequest =>
+      requestOf(all, base, unit, new Set(some)),
+    send: (body) => save.mutateAsync(body),
+    onSaved: (saved) => restart(saved),
+    onFailed: (error) => {
+      if (!isStale(error)) return;
+      // What was typed stays; what they have now stands beside it, and saving again is a decision.
+      void reload().then((found) => {
+        if (!found) return;
+        setTheirs(differences(draftOf(base, unit), draftOf(found, unit)));
+        setBase(found);
+      });
+    },
+  });
+  const { within: fault } = form;
+  const { draft } = form.typed;
+  const touched: ReadonlySet<string> = new Set(form.typed.touched);
   /** Fields that somebody else changed while this was being typed; or may have, since a draft that was found. */
   const [theirs, setTheirs] = useState<readonly (keyof Draft)[]>(() =>
     kept.found && kept.found.version !== profile.version ? (Object.keys(draft) as (keyof Draft)[]) : [],
   );
   const restart = (from: ProfileView): void => {
     setBase(from);
-    kept.discard({ draft: draftOf(from, unit), touched: [] });
+    const fresh = { draft: draftOf(from, unit), touched: [] };
+    kept.discard(fresh);
+    form.restart(fresh);
     setTheirs([]);
   };
-  const save = useSaveLifter(profile.id);
+  const answer = useSaveLifter(profile.id);
   const copies = useClubSchools();
   const set = (part: Partial<Draft>): void => {
-    kept.set({ draft: { ...draft, ...part }, touched: [...new Set([...touched, ...Object.keys(part)])] });
+    form.set({ draft: { ...draft, ...part }, touched: [...new Set([...touched, ...Object.keys(part)])] });
   };
-  const send = (event: FormEvent): void => {
-    event.preventDefault();
-    save.mutate(requestOf(draft, base, unit, touched), {
-      onSuccess: restart,
-      onError: (error) => {
-        if (error.code !== 'changed-meanwhile') return;
-        // What was typed stays; what they have now stands beside it, and saving again is a decision.
-        void reload().then((now) => {
-          if (!now) return;
-          setTheirs(differences(draftOf(base, unit), draftOf(now, unit)));
-          setBase(now);
-        });
-      },
-    });
-  };
-  const fault = (path: string): string | undefined =>
-    save.error?.fields.find((field) => field.path === path || field.path.startsWith(`${path}.`))?.message;
   const now = draftOf(base, unit);
   const changed = differences(draft, now);
   const open = base.unanswered.filter((field) => !touched.has(field));
@@ -104,7 +111,7 @@ function Editor({ profile, reload }: EditorProps): ReactElement {
   };
   return (
     <div className="grid gap-x-12 gap-y-8 py-4 xl:grid-cols-[minmax(0,36rem)_minmax(0,1fr)]">
-      <form onSubmit={send} noValidate aria-label="Profile" className="grid gap-4">
+      <form onSubmit={form.onSubmit} noValidate aria-label="Profile" className="grid gap-4">
         {kept.found && changed.length > 0 && <DraftNote at={kept.found.at} onDiscard={() => restart(base)} />}
         {open.length > 0 && (
           <div className="flex flex-wrap items-center gap-3 border-l-4 border-ochre pl-3">
@@ -113,10 +120,10 @@ function Editor({ profile, reload }: EditorProps): ReactElement {
               {open.map((field) => FIELD_NAMES[field]).join(', ')}.
             </p>
             <Button
-              disabled={save.isPending}
+              disabled={answer.isPending}
               onClick={() =>
                 // Said at once, and of these alone: whatever else is typed waits for its own Save.
-                save.mutate(requestOf(now, base, unit, new Set(open)), {
+                answer.mutate(requestOf(now, base, unit, new Set(open)), {
                   onSuccess: (saved) => {
                     setBase(saved);
                     say(open.length === 1 ? 'The answer is kept.' : `${open.length} answers are kept.`);
@@ -244,13 +251,14 @@ function Editor({ profile, reload }: EditorProps): ReactElement {
           </div>
         </fieldset>
         <History flags={draft.history} onChange={(history) => set({ history })} note={note('history')} />
-        {save.error && <Failed error={save.error} />}
+        {form.wrong && (
+          <p role="alert" className="text-oxblood">
+            Not saved yet. {form.wrong.message}
+          </p>
+        )}
+        {(form.failed ?? answer.error) && <Failed error={(form.failed ?? answer.error)!} />}
         <div className="flex flex-wrap items-center gap-3">
-          <Button
-            type="submit"
-            look="action"
-            disabled={save.isPending || changed.length + touched.size === 0}
-          >
+          <Button type="submit" look="action" disabled={form.sending || changed.length + touched.size === 0}>
             {theirs.length > 0 ? 'Save mine over theirs' : 'Save'}
           </Button>
           {changed.length > 0 && (

@@ -1,10 +1,11 @@
-import type { MadeLinkView, ProfileView } from '@iron-clasp/contract';
+import { InvitationRequest, type MadeLinkView, type ProfileView } from '@iron-clasp/contract';
 import { format, parseISO } from 'date-fns';
-import { useState, type FormEvent, type ReactElement } from 'react';
+import { useState, type ReactElement } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Checkbox } from '../../ui/checkbox.tsx';
 import { Field } from '../../ui/field.tsx';
 import { MadeAddress } from '../../ui/made-address.tsx';
+import { useRequestForm } from '../../ui/request-form.ts';
 import { Failed } from '../../ui/states.tsx';
 import { clockNow } from '../../data/clock.ts';
 import { useInvite, useMakeLink, useRemoveAccount, useRevokeLink } from '../../data/sharing/sharing.ts';
@@ -110,17 +111,17 @@ const STATES = {
 function Account({ profile, onMade }: PartProps): ReactElement {
   const invite = useInvite(profile.id);
   const remove = useRemoveAccount(profile.id);
-  const [email, setEmail] = useState('');
+  const { form, field, onSubmit, failed, sending } = useRequestForm({
+    request: InvitationRequest,
+    start: { email: '' },
+    bodyOf: ({ email }): InvitationRequest => ({ email }),
+    send: ({ email }) => invite.mutateAsync(email),
+    onSaved: (link) => {
+      form.reset();
+      onMade(link);
+    },
+  });
   const { account } = profile;
-  const send = (event: FormEvent): void => {
-    event.preventDefault();
-    invite.mutate(email, {
-      onSuccess: (link) => {
-        setEmail('');
-        onMade(link);
-      },
-    });
-  };
   return (
     <div className="py-2">
       <p className="text-quiet">
@@ -139,23 +140,24 @@ function Account({ profile, onMade }: PartProps): ReactElement {
         </p>
       )}
       {account?.state !== 'joined' && (
-        <form onSubmit={send} noValidate aria-label="Invite" className="mt-1 flex flex-wrap items-end gap-2">
+        <form
+          onSubmit={onSubmit}
+          noValidate
+          aria-label="Invite"
+          className="mt-1 flex flex-wrap items-end gap-2"
+        >
           <Field
             label="Invite by e-mail address"
             type="email"
             className="min-w-56 grow"
-            value={email}
-            error={invite.error?.fields.find((field) => field.path === 'email')?.message}
-            onChange={(event) => setEmail(event.target.value)}
+            {...field('email')}
           />
-          <Button type="submit" disabled={invite.isPending}>
+          <Button type="submit" disabled={sending}>
             Make an invitation
           </Button>
         </form>
       )}
-      {(remove.error ?? (invite.error?.fields.length ? null : invite.error)) && (
-        <Failed error={remove.error ?? invite.error} />
-      )}
+      {(remove.error ?? failed) && <Failed error={(remove.error ?? failed)!} />}
     </div>
   );
 }

@@ -6,15 +6,17 @@ import {
   SET_ROLES,
   type School,
 } from '@iron-clasp/core';
-import type { ClubSchoolView } from '@iron-clasp/contract';
+import { SchoolRequest, type ClubSchoolView } from '@iron-clasp/contract';
 import { ArrowLeft } from 'lucide-react';
-import { useState, type FormEvent, type ReactElement } from 'react';
+import { useState, type ReactElement } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { Button } from '../../ui/button.tsx';
 import { Choices } from '../../ui/choices.tsx';
 import { Field } from '../../ui/field.tsx';
 import { typedNumber } from '../../ui/figures.ts';
-import { Failed, Loading } from '../../ui/states.tsx';
+import { useRequestForm, type Fault } from '../../ui/request-form.ts';
+import { Failed, Loading, NotSaved } from '../../ui/states.tsx';
+import { isStale } from '../../data/client.ts';
 import { GripOrder, StrapPolicies } from './school-parts.tsx';
 import { useArchiveSchool, useClubSchools, useSaveSchool } from '../../data/schools/schools.ts';
 
@@ -70,6 +72,36 @@ function typedOf({ strapsNotBeforeMonths, hold }: School): Typed {
   };
 }
 
+/** The school with its figures as they were typed; what is no figure stays one that is refused. */
+function withFigures(school: School, typed: Typed): School {
+  const effort = typedNumber(typed.effort) / 100;
+  return {
+    ...school,
+    strapsNotBeforeMonths: typedNumber(typed.months),
+    hold: {
+      ...school.hold,
+      sets: typedNumber(typed.sets),
+      seconds: typedNumber(typed.seconds),
+      rest: [60 * typedNumber(typed.restFrom), 60 * typedNumber(typed.restTo)],
+      effort:
+        school.hold.effort.kind === 'nearLimit'
+          ? { kind: 'nearLimit', probability: effort }
+          : { kind: 'fractionOfBest', fraction: effort },
+    },
+  };
+}
+
+/** What a school cannot say, by its path in the request; null where all can be called by. */
+function faultOf(school: School): Fault | null {
+  try {
+    checkSchool(school);
+    return null;
+  } catch (error) {
+    if (!(error instanceof InvalidInputError)) throw error;
+    return { path: `school.${error.field}`, message: `Must be ${error.allowed}.` };
+  }
+}
+
 function Editor({
   own,
   basedOn,
@@ -82,66 +114,45 @@ function Editor({
   // One id a copy: sent again after a lost answer it is still the same one.
   const [id] = useState(() => own?.id ?? crypto.randomUUID());
   const [base, setBase] = useState(own?.version ?? 0);
-  const [school, setSchool] = useState(start);
-  const [typed, setTyped] = useState(() => typedOf(start));
-  const [fault, setFault] = useState<{ readonly path: string; readonly message: string } | null>(null);
+  const [first] = useState(() => ({ school: start, figures: typedOf(start) }));
   const save = useSaveSchool(id);
   const archive = useArchiveSchool(id);
   const copies = useClubSchools();
   const navigate = useNavigate();
-  const set = (part: Partial<School>): void => setSchool({ ...school, ...part });
-  const send = (event: FormEvent): void => {
-    event.preventDefault();
-    const effort = typedNumber(typed.effort) / 100;
-    const written: School = {
-      ...school,
-      strapsNotBeforeMonths: typedNumber(typed.months),
-      hold: {
-        ...school.hold,
-        sets: typedNumber(typed.sets),
-        seconds: typedNumber(typed.seconds),
-        rest: [60 * typedNumber(typed.restFrom), 60 * typedNumber(typed.restTo)],
-        effort:
-          school.hold.effort.kind === 'nearLimit'
-            ? { kind: 'nearLimit', probability: effort }
-            : { kind: 'fractionOfBest', fraction: effort },
-      },
-    };
-    try {
-      checkSchool(written);
-    } catch (error) {
-      if (!(error instanceof InvalidInputError)) throw error;
-      return setFault({ path: error.field, message: `Must be ${error.allowed}.` });
-    }
-    setFault(null);
-    save.mutate(
-      { basedOn: basedOn.id, version: base, school: written },
-      {
-        onSuccess: () => void navigate('/practice/schools'),
-        onError: (error) => {
-          if (error.code !== 'changed-meanwhile') return;
-          void copies.refetch().then(({ data }) => {
-            const now = data?.find((each) => each.id === id);
-            if (now) setBase(now.version);
-          });
-        },
-      },
-    );
-  };
-  const at = (path: string): string | undefined => (fault?.path === path ? fault.message : undefined);
+  const form = useRequestForm({
+    request: SchoolRequest,
+    start: first,
+    bodyOf: ({ school: written, figures }: typeof first): SchoolRequest => ({
+      ...{ basedOn: basedOn.id, version: base },
+      school: withFigures(written, figures),
+    }),
+    check: (body) => faultOf(body.school),
+    send: (body) => save.mutateAsync(body),
+    onSaved: () => void navigate('/practice/schools'),
+    onFailed: (error) => {
+      if (!isStale(error)) return;
+      void copies.refetch().then(({ data }) => {
+        const now = data?.find((each) => each.id === id);
+        if (now) setBase(now.version);
+      });
+    },
+  });
+  const { school, figures } = form.typed;
+  const set = (part: Partial<School>): void => form.set({ school: { ...school, ...part } });
+  const at = (path: string): string | undefined => form.fault(`school.${path}`);
   const figure = (label: string, key: keyof Typed, path: string, unit?: string): ReactElement => (
     <Field
       label={label}
       {...(unit && { unit })}
       className="w-36"
       inputMode="decimal"
-      value={typed[key]}
+      value={figures[key]}
       error={at(path)}
-      onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}
+      onChange={(event) => form.set({ figures: { ...figures, [key]: event.target.value } })}
     />
   );
   return (
-    <form onSubmit={send} noValidate aria-label="School" className="grid max-w-4xl gap-6">
+    <form onSubmit={form.onSubmit} noValidate aria-label="School" className="grid max-w-4xl gap-6">
       <h2 className="text-3xl">
         {own ? school.name : `A copy of ${basedOn.name}`}
         <span className="block text-base font-normal text-quiet">
@@ -234,15 +245,13 @@ function Editor({
           onChange={(event) => set({ hold: { ...school.hold, reason: event.target.value } })}
         />
       </fieldset>
-      {fault && (
-        <p role="alert" className="text-oxblood">
-          Not saved yet: {fault.path} {fault.message.charAt(0).toLowerCase() + fault.message.slice(1)}
-        </p>
+      {form.wrong && (
+        <NotSaved path={form.wrong.path.replace(/^school\./, '')} message={form.wrong.message} />
       )}
-      {(save.error ?? archive.error) && <Failed error={save.error ?? archive.error} />}
+      {(form.failed ?? archive.error) && <Failed error={(form.failed ?? archive.error)!} />}
       <div className="flex flex-wrap gap-2">
-        <Button type="submit" look="action" disabled={save.isPending}>
-          {save.error?.code === 'changed-meanwhile' ? 'Save mine over theirs' : own ? 'Save it' : 'Save'}
+        <Button type="submit" look="action" disabled={form.sending}>
+          {isStale(form.failed) ? 'Save mine over theirs' : own ? 'Save it' : 'Save'}
         </Button>
         {own && (
           <Button

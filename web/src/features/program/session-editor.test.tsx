@@ -9,12 +9,14 @@ import { AccountContext, type Account } from '../../data/session/account.ts';
 import { Toasts } from '../../ui/toast.tsx';
 import { SessionEditor } from './session-editor.tsx';
 
+const VENUE_ID = '7d0f3d1e-3a52-4a50-8a4e-0d2f7f6b1c01';
+const BAR_ID = '7d0f3d1e-3a52-4a50-8a4e-0d2f7f6b1c02';
 const VENUE: VenueChoice = {
-  ...{ id: 'v', name: 'Rope works', chalk: 'block', note: '' },
-  bars: [{ id: 'b', name: 'Power bar', mass: 20, collars: 0, diameter: 29 }],
+  ...{ id: VENUE_ID, name: 'Rope works', chalk: 'block', note: '' },
+  bars: [{ id: BAR_ID, name: 'Power bar', mass: 20, collars: 0, diameter: 29 }],
   plates: [{ mass: 25, unit: 'kg', pairs: 6 }],
 } as unknown as VenueChoice;
-const LIFTER = { id: 'l', deadliftMax: 180, bestLifts: [], usualVenueId: 'v' } as unknown as LifterView;
+const LIFTER = { id: 'l', deadliftMax: 180, bestLifts: [], usualVenueId: VENUE_ID } as unknown as LifterView;
 const ACCOUNT: Account = {
   ...{
     id: 'a',
@@ -27,7 +29,15 @@ const ACCOUNT: Account = {
   },
 };
 const PLAN = {
-  ...{ id: 's', title: 'Heavy', heldOn: '2026-11-26', venueId: 'v', barId: 'b', holds: [], version: 3 },
+  ...{
+    id: 's',
+    title: 'Heavy',
+    heldOn: '2026-11-26',
+    venueId: VENUE_ID,
+    barId: BAR_ID,
+    holds: [],
+    version: 3,
+  },
   ...{ later: 0, started: false, lines: [{ liftId: 'deadlift.conventional', text: 'top 1x1 @ 91%' }] },
 } as unknown as SessionPlanView;
 
@@ -80,7 +90,7 @@ it('a written session is sent with its lines, venue and day', async () => {
   await waitFor(() => expect(onDone).toHaveBeenCalled());
   expect(sent[0]!.path).toMatch(/^\/api\/lifters\/l\/sessions\/[0-9a-f-]{36}$/);
   expect(sent[0]!.body).toMatchObject({
-    ...{ title: 'Pulls', heldOn: '2026-11-24', venueId: 'v', holds: [], version: 0 },
+    ...{ title: 'Pulls', heldOn: '2026-11-24', venueId: VENUE_ID, holds: [], version: 0 },
     lines: [{ liftId: 'deadlift.conventional', text: 'top 1x1 @ 91%' }],
   });
 });
@@ -173,11 +183,17 @@ it('what the server says of a field stands at it', async () => {
         fields: [{ path: 'title', message: 'Give the session a title.' }],
       },
     });
+  const said = (field: HTMLElement): string =>
+    document.getElementById(field.getAttribute('aria-describedby')!)!.textContent;
   await title();
   await userEvent.click(screen.getByText('Save'));
-  const field = await title();
-  await waitFor(() => expect(field.getAttribute('aria-invalid')).toBe('true'));
-  expect(document.getElementById(field.getAttribute('aria-describedby')!)!.textContent).toBe(
-    'Give the session a title.',
-  );
+  // What the contract refuses is not even sent.
+  await waitFor(async () => expect((await title()).getAttribute('aria-invalid')).toBe('true'));
+  expect(said(await title())).toBe('Title must be 1 to 80 characters.');
+  expect(sent).toEqual([]);
+  await write(await title(), 'Pulls');
+  await write(screen.getByLabelText('Line 1: sets'), 'top 1x1 @ 91%');
+  await userEvent.click(screen.getByText('Save'));
+  await waitFor(async () => expect(said(await title())).toBe('Give the session a title.'));
+  expect(sent.length).toBe(1);
 });

@@ -1,11 +1,17 @@
 import { LIFTS, parseSetLine, planFaults, type HoldKindId } from '@iron-clasp/core';
-import type { LifterView, SessionPlanView } from '@iron-clasp/contract';
+import {
+  SessionRequest,
+  type LifterView,
+  type SessionPlanView,
+  type VenueChoice,
+} from '@iron-clasp/contract';
 import { ArrowDown, ArrowUp, X } from 'lucide-react';
-import { useRef, useState, type FormEvent, type KeyboardEvent, type ReactElement } from 'react';
+import { useRef, useState, type KeyboardEvent, type ReactElement } from 'react';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { Button } from '../../ui/button.tsx';
 import { Choices } from '../../ui/choices.tsx';
 import { Field } from '../../ui/field.tsx';
+import { useRequestForm } from '../../ui/request-form.ts';
 import { Caution, Failed, Loading } from '../../ui/states.tsx';
 import { useVenues } from '../../data/kit/kit.ts';
 import { maxesOf, Read } from './line-read.tsx';
@@ -73,20 +79,46 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
   const save = useSaveSessions(lifter.id);
   const [blank] = useState(() => contentOf(start, on));
   const draft = useDraft(draftName(lifter.id, start), blank, start?.version ?? 0);
-  const { id, title, heldOn, venueId, barId, later, rehearsesMeet, rows } = draft.value;
-  // A draft of an older version knows no kinds of hold.
-  const holds = draft.value.holds ?? [];
-  const setRows = (now: readonly Row[]): void => draft.set({ rows: now });
-  const list = useRef<HTMLOListElement>(null);
-  const at =
+  const placeOf = (venueId: string): VenueChoice | undefined =>
     venues.data?.find((venue) => venue.id === venueId) ??
     venues.data?.find((venue) => venue.id === lifter.usualVenueId) ??
     venues.data?.[0];
+  const { typed, set, restart, fault, wrong, onSubmit, failed, sending } = useRequestForm({
+    request: SessionRequest,
+    start: blank,
+    draft,
+    bodyOf: ({
+      title,
+      heldOn,
+      venueId,
+      barId,
+      later,
+      holds,
+      rehearsesMeet,
+      rows,
+    }: Content): SessionRequest => {
+      const place = placeOf(venueId);
+      return {
+        ...{ title, heldOn, venueId: place?.id ?? '', holds: [...holds], rehearsesMeet },
+        version: draft.found?.version ?? start?.version ?? 0,
+        lines: rows.map(({ liftId, text }) => ({ liftId, text })),
+        // Left out for the first one.
+        ...(place?.bars.slice(1).some((each) => each.id === barId) && { barId }),
+        ...(later && { later }),
+      };
+    },
+    send: (body, { id }) => save.mutateAsync([{ id, body }]),
+    onSaved: onDone,
+  });
+  const { title, heldOn, venueId, barId, later, holds, rehearsesMeet, rows } = typed;
+  const setRows = (now: readonly Row[]): void => set({ rows: now });
+  const list = useRef<HTMLOListElement>(null);
+  const at = placeOf(venueId);
   const preview = useLinePreview(
     lifter.id,
     at
       ? {
-          ...{ heldOn, venueId: at.id, rehearsesMeet: rehearsesMeet ?? false },
+          ...{ heldOn, venueId: at.id, rehearsesMeet: rehearsesMeet },
           ...(at.bars.some((each) => each.id === barId) && { barId }),
           lines: rows.map(({ liftId, text }) => ({ liftId, text: text.trim() === '' ? '-' : text })),
         }
@@ -115,8 +147,6 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
       ...(here.has && { has: here.has }),
     },
   );
-  const fault = (path: string): string | undefined =>
-    save.error?.fields.find((field) => field.path === path)?.message;
   const change = (at: number, part: Partial<Row>): void =>
     setRows(rows.map((each, i) => (i === at ? { ...each, ...part } : each)));
   const move = (from: number, to: number): void => {
@@ -145,28 +175,10 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
       move(at, at + (event.key === 'ArrowUp' ? -1 : 1));
     }
   };
-  const send = (event: FormEvent): void => {
-    event.preventDefault();
-    const lines = rows.map(({ liftId, text }) => ({ liftId, text }));
-    const body = {
-      ...{
-        title,
-        heldOn,
-        venueId: where,
-        holds: [...holds],
-        rehearsesMeet: rehearsesMeet ?? false,
-        version: draft.found?.version ?? start?.version ?? 0,
-        lines,
-      },
-      ...(bar.id !== here.bars[0]!.id && { barId: bar.id }),
-      ...(later && { later }),
-    };
-    save.mutate([{ id, body }], {
-      onSuccess: () => {
-        draft.done();
-        onDone();
-      },
-    });
+  const discard = (): void => {
+    const from = contentOf(start, on);
+    draft.discard(from);
+    restart(from);
   };
   if (start?.started)
     return (
@@ -176,33 +188,33 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
       </p>
     );
   return (
-    <form onSubmit={send} noValidate aria-label="Session" className="grid gap-4">
-      {draft.found && <DraftNote at={draft.found.at} onDiscard={() => draft.discard(contentOf(start, on))} />}
+    <form onSubmit={onSubmit} noValidate aria-label="Session" className="grid gap-4">
+      {draft.found && <DraftNote at={draft.found.at} onDiscard={discard} />}
       <div className="grid gap-4 sm:grid-cols-2 2xl:grid-cols-4">
         <Field
           label="Title"
           value={title}
           maxLength={80}
           error={fault('title')}
-          onChange={(event) => draft.set({ title: event.target.value })}
+          onChange={(event) => set({ title: event.target.value })}
         />
         <DateField
           label="Day"
           value={heldOn}
           error={fault('heldOn')}
-          onChange={(day) => draft.set({ heldOn: day })}
+          onChange={(day) => set({ heldOn: day })}
         />
         <Select
           label="Venue"
           value={where}
           options={venues.data.map((venue) => [venue.id, venue.name] as const)}
-          onChange={(venue) => draft.set({ venueId: venue })}
+          onChange={(venue) => set({ venueId: venue })}
         />
         <Select
           label="Bar"
           value={bar.id}
           options={here.bars.map((each) => [each.id, each.name] as const)}
-          onChange={(bar) => draft.set({ barId: bar })}
+          onChange={(bar) => set({ barId: bar })}
         />
       </div>
       {faults.length > 0 && (
@@ -274,14 +286,11 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
       </ol>
       <div className="flex flex-wrap items-center gap-4">
         <Button onClick={() => add(rows.length - 1)}>Add a line</Button>
-        <Checkbox
-          checked={rehearsesMeet ?? false}
-          onChange={(checked) => draft.set({ rehearsesMeet: checked })}
-        >
+        <Checkbox checked={rehearsesMeet} onChange={(checked) => set({ rehearsesMeet: checked })}>
           rehearses the meet: its rules bind
         </Checkbox>
       </div>
-      <SessionHolds kinds={holds} error={fault('holds')} onChange={(now) => draft.set({ holds: now })} />
+      <SessionHolds kinds={holds} error={fault('holds')} onChange={(now) => set({ holds: now })} />
       {start !== null && start.later > 0 && (
         <Choices
           legend="Change"
@@ -290,12 +299,17 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
             ['one', 'this week only'],
             ['later', `this week and the ${start.later} later that repeat it`],
           ]}
-          onChange={(value) => draft.set({ later: value === 'later' })}
+          onChange={(value) => set({ later: value === 'later' })}
         />
       )}
-      {save.error && <Failed error={save.error} />}
+      {wrong && (
+        <p role="alert" className="text-oxblood">
+          Not saved yet. {wrong.message}
+        </p>
+      )}
+      {failed && <Failed error={failed} />}
       <div className="flex gap-2">
-        <Button type="submit" look="action" disabled={save.isPending}>
+        <Button type="submit" look="action" disabled={sending}>
           Save
         </Button>
         <Button
