@@ -328,6 +328,8 @@ export class Page {
       ...{ hands, checkedAt },
     });
     if (kept.status !== 200) throw new Error(`The check was not kept: ${JSON.stringify(kept.body)}`);
+    // Said past the page, which may have read the floors of today before.
+    await this.driver.navigate().refresh();
   }
 
   /** Asks the API in the page's own session, as the page would. */

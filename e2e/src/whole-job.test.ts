@@ -38,6 +38,7 @@ it('a coach signs in, reads the calls and their reasons, runs the hold, and the 
 
   // Tender skin takes one set off the hold; healed, she does them all.
   await page.healed(id);
+  await page.find('[data-row]');
   // To the floor by key; the clock by space. The first hold reaches its time.
   await page.keys('f');
   await page.at(/^\/floor\//);
