@@ -110,6 +110,30 @@ describe('every screen passes axe', () => {
   }, 180_000);
 });
 
+describe('at twice the size', () => {
+  it('every screen of a lifter and of the club fits: nothing has to be scrolled sideways', async () => {
+    await page.openLifter('Odalys Brandt');
+    const sheet = `/lifters/${(await page.path()).split('/')[2]}`;
+    // What is left of 1280 × 800 when it is drawn twice as large.
+    await page.size(640, 400);
+    const paths = [
+      ...['calls', 'program', 'holds', 'curve', 'track-record', 'compare', 'hands', 'squeeze', 'grippers'],
+      ...['log', 'profile'],
+    ].map((name) => `${sheet}/${name}`);
+    const wide: string[] = [];
+    for (const path of [...paths, '/', '/club', '/kit', '/practice', '/cards', '/floor', '/account']) {
+      await page.go(path);
+      await page.find('main h1');
+      const beyond = await page.driver.executeScript<number>(
+        'return document.documentElement.scrollWidth - window.innerWidth',
+      );
+      if (beyond > 0) wide.push(`${path} by ${beyond} px`);
+    }
+    expect(wide).toEqual([]);
+    await page.size(1280, 800);
+  }, 180_000);
+});
+
 describe('by keyboard alone', () => {
   it('finds a lifter, walks the sets, reads the reasons and goes back to the set', async () => {
     await page.go('/');
