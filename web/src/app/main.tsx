@@ -8,7 +8,7 @@ import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
 import { UpdatePrompt } from '../offline/update.tsx';
 import { Toasts } from '../ui/toast.tsx';
-import { openOutbox } from '../offline/use-outbox.ts';
+import { openOutbox } from '../offline/own-outbox.ts';
 import { router } from './routes.tsx';
 import { makeQueryClient } from '../data/session/query-client.ts';
 

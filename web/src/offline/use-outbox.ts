@@ -5,15 +5,11 @@ import { keys } from '../data/keys.ts';
 import { afterPaint } from '../ui/after-paint.ts';
 import { useAccount } from '../data/session/account.ts';
 import { ApiError, ask } from '../data/client.ts';
-import { Outbox, type Waiting } from './outbox.ts';
+import type { Waiting } from './outbox.ts';
+import { outbox } from './own-outbox.ts';
 import { keepCalls } from '../data/training/calls.ts';
 import { sendInOrder, waitBeforeRound, type Fate, type Round } from './send-in-order.ts';
 import { signedOut } from '../data/session/query-client.ts';
-
-export const outbox = new Outbox('iron-clasp', new BroadcastChannel('iron-clasp.outbox'));
-
-/** What an earlier page left, this version's and older ones', is there before anything is shown. */
-export const openOutbox = (): Promise<void> => outbox.open().then(() => outbox.inherit(window.localStorage));
 
 /** The sending under way: one for the whole page. */
 let sending: Promise<Round> | null = null;

@@ -2,7 +2,8 @@ import { sayHands, SIDES, stopToday, type HandsToday, type Side } from '@iron-cl
 import type { FloorView } from '@iron-clasp/contract';
 import clsx from 'clsx';
 import { useState, type FormEvent, type ReactElement } from 'react';
-import { outbox, useWaiting } from '../../offline/use-outbox.ts';
+import { outbox } from '../../offline/own-outbox.ts';
+import { useWaiting } from '../../offline/use-outbox.ts';
 import { useIsCoach } from '../../data/session/use-is-coach.ts';
 import { HandDrawing } from '../../ui/marks/hand-drawing.tsx';
 import { sameHands, ZONE_OPTIONS, zoneOption } from '../../ui/marks/zone-state.ts';

@@ -1,7 +1,7 @@
 import type { MassUnit } from '@iron-clasp/core';
 import type { ReactElement } from 'react';
 import type { Waiting } from '../../offline/outbox.ts';
-import { outbox } from '../../offline/use-outbox.ts';
+import { outbox } from '../../offline/own-outbox.ts';
 import { Button } from '../../ui/button.tsx';
 import { formatMass } from '../../ui/figures.ts';
 

@@ -1,16 +1,16 @@
-import { classValidatorResolver } from '@hookform/resolvers/class-validator';
-import { SignInRequest } from '@iron-clasp/contract';
+import type { SignInRequest } from '@iron-clasp/contract';
 import { useState, useSyncExternalStore, type ReactElement } from 'react';
-import { useForm } from 'react-hook-form';
+import { useForm, type Resolver } from 'react-hook-form';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { outbox } from '../../offline/use-outbox.ts';
+import { outbox } from '../../offline/own-outbox.ts';
 import { Button } from '../../ui/button.tsx';
 import { Field } from '../../ui/field.tsx';
 import { Failed } from '../../ui/states.tsx';
 import { GripMark } from '../../ui/marks/grip-mark.tsx';
 import { useSignIn, useWelcome } from '../../data/session/session.ts';
 
-const resolver = classValidatorResolver(SignInRequest);
+const resolver: Resolver<SignInRequest> = async (...typed) =>
+  (await import('./check-sign-in.ts')).checkSignIn(...typed);
 
 /** Only addresses of our own are followed after signing in. */
 function ownAddress(next: string | null): string {
