@@ -65,12 +65,7 @@ async function takeAll(driver, { url }) {
   await click(top);
   await seen('aside[aria-label="Reasons"]');
   await shoot('calls');
-  await open(`${sheet}/program`, 'section[aria-label="Coming sessions"]');
-  await click('//button[contains(., "New session")]');
-  const line = await driver.wait(until.elementLocated(By.css('input[aria-label="Line 1: sets"]')), 20_000);
-  await line.sendKeys('ramp top 2x1 @ 91%\n');
-  const second = await driver.wait(until.elementLocated(By.css('input[aria-label="Line 2: sets"]')), 20_000);
-  await second.sendKeys('back-off 3x4 @ lots');
+  await open(`${sheet}/program`, '[aria-labelledby^="week-"] article');
   await shoot('program');
   await open('/kit', 'section[aria-label="Bars"]');
   await shoot('kit');
