@@ -2,9 +2,14 @@ import { findLift, type EventRules } from '@iron-clasp/core';
 import type { Meet } from '../../records/meets/meet.entity.ts';
 import type { PlannedSet, TrainingSession } from '../../records/training/training.entity.ts';
 
+/** The event that a lift is at a meet, where it is one of its own. */
+const ownEvent = ({ events }: Meet, liftId: string | undefined): Meet['events'][number] | undefined =>
+  events.find((each) => each.liftId === liftId);
+
 /** The rules of a meet as the engine takes them; for a lift that is an event of its own, those of the event. */
-export function rulesOf({ name, straps, thumbTape, liquidChalk, events }: Meet, liftId?: string): EventRules {
-  const own = events.find((each) => each.liftId === liftId);
+export function rulesOf(meet: Meet, liftId?: string): EventRules {
+  const { name, straps, thumbTape, liquidChalk } = meet;
+  const own = ownEvent(meet, liftId);
   if (!own) return { name, straps, thumbTape, liquidChalk };
   return { name: `${name}, ${findLift(own.liftId)!.name}`, straps: own.straps, thumbTape, liquidChalk };
 }
@@ -12,8 +17,8 @@ export function rulesOf({ name, straps, thumbTape, liquidChalk, events }: Meet, 
 type OnDay = Pick<TrainingSession, 'heldOn'>;
 
 /** The bar of a lift at a meet, mm: the event's own, else the meet's; undefined where nobody knows. */
-export function meetBar({ events, barDiameter }: Meet, liftId: string): number | undefined {
-  return events.find((each) => each.liftId === liftId)?.barDiameter ?? barDiameter ?? undefined;
+export function meetBar(meet: Meet, liftId: string): number | undefined {
+  return ownEvent(meet, liftId)?.barDiameter ?? meet.barDiameter ?? undefined;
 }
 
 /** The bar of an event of its own on the day of the meet, mm: it outranks what the lift is usually done on, but no handle. */
@@ -23,7 +28,7 @@ export function eventBar(
   { liftId, handle }: Pick<PlannedSet, 'liftId' | 'handle'>,
 ): number | undefined {
   if (meet?.heldOn !== heldOn || handle) return undefined;
-  return meet.events.find((each) => each.liftId === liftId)?.barDiameter ?? undefined;
+  return ownEvent(meet, liftId)?.barDiameter ?? undefined;
 }
 
 /** The diameter of whatever bar a session uses, mm: its own, or the meet's on its day; null where it is the bar's. */
