@@ -8,12 +8,8 @@ import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
 import { UpdatePrompt } from '../offline/update.tsx';
 import { Toasts } from '../ui/toast.tsx';
-import { openOutbox } from '../offline/own-outbox.ts';
 import { router } from './routes.tsx';
 import { makeQueryClient } from '../data/session/query-client.ts';
-
-// Entries of an earlier page are part of what the floor shows: it is not shown without them.
-await openOutbox();
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

@@ -1,9 +1,16 @@
 import type { ComponentType } from 'react';
 import { createBrowserRouter, Navigate, type RouteObject } from 'react-router';
+import { openOutbox } from '../offline/own-outbox.ts';
 import { PageFault } from './page-fault.tsx';
 import { Loading } from '../ui/states.tsx';
 
 const pending = { HydrateFallback: () => <Loading what="the page" /> };
+
+/** A part that shows what waits to be sent: the device's database is opened while it is fetched. */
+async function withOutbox(load: () => Promise<ComponentType>): Promise<{ Component: ComponentType }> {
+  const [Component] = await Promise.all([load(), openOutbox()]);
+  return { Component };
+}
 
 /** A page of a screen, fetched when first visited. */
 const page = (path: string, load: () => Promise<ComponentType>): RouteObject => ({
@@ -29,7 +36,7 @@ const routes: RouteObject[] = [
     path: '/sign-in',
     ...pending,
     ErrorBoundary: PageFault,
-    lazy: async () => ({ Component: (await import('../features/sign-in/sign-in.tsx')).SignIn }),
+    lazy: () => withOutbox(async () => (await import('../features/sign-in/sign-in.tsx')).SignIn),
   },
   {
     ...page('/shared/:secret', async () => (await import('../features/cards/shared.tsx')).Shared),
@@ -53,7 +60,7 @@ const routes: RouteObject[] = [
   {
     ...pending,
     ErrorBoundary: PageFault,
-    lazy: async () => ({ Component: (await import('./signed-in.tsx')).SignedIn }),
+    lazy: () => withOutbox(async () => (await import('./signed-in.tsx')).SignedIn),
     children: [
       {
         path: '/',

@@ -7,10 +7,13 @@ export const outbox = new Outbox('iron-clasp', new BroadcastChannel('iron-clasp.
 const PATIENCE_MS = 3_000;
 
 /**
- * What an earlier page left, this version's and older ones', is there before anything is shown. A database that does not open
- * keeps nobody from the page: what lies in it shows once it does.
+ * What an earlier page left, this version's and older ones', is there before anything of it is shown; opened once a page. A
+ * database that does not open keeps nobody from the page: what lies in it shows once it does.
  */
-export const openOutbox = (): Promise<void> =>
+export const openOutbox = (): Promise<void> => (opened ??= open());
+let opened: Promise<void> | undefined;
+
+const open = (): Promise<void> =>
   Promise.race([
     outbox.open().then(() => outbox.inherit(window.localStorage)),
     new Promise<void>((resolve) => setTimeout(resolve, PATIENCE_MS)),

@@ -15,8 +15,11 @@ export interface Queued {
   readonly refused?: string;
 }
 
-/** As it lies on the device. */
-type Stored<Entry> = Entry & { readonly place: number };
+/** As it lies on the device, with its place in the order. */
+interface Stored<Entry> {
+  readonly entry: Entry;
+  readonly place: number;
+}
 type Shelf = IDBPObjectStore<unknown, ['waiting'], 'waiting', 'readwrite'>;
 
 /** One change: to what is seen at once, and to what lies on the device a moment later. */
@@ -66,7 +69,7 @@ export class Queue<Entry extends Queued> {
   async open(): Promise<void> {
     try {
       this.#db = await openDB(this.#name, 1, {
-        upgrade: (db) => void db.createObjectStore(SHELF, { keyPath: 'id' }),
+        upgrade: (db) => void db.createObjectStore(SHELF, { keyPath: 'entry.id' }),
         // A newer version of the application wants to change the database: this page makes room.
         blocking: (_now, _next, event) => (event.target as IDBDatabase).close(),
       });
@@ -116,20 +119,22 @@ export class Queue<Entry extends Queued> {
   }
 
   addAll(entries: readonly Entry[]): void {
-    const placed = entries.map((entry) => ({ ...entry, place: this.#nextPlace() }));
+    const placed = entries.map((entry) => ({ entry, place: this.#nextPlace() }));
     const ids = new Set(entries.map(({ id }) => id));
     this.#change({
       seen: (seen) => [...seen.filter((each) => !ids.has(each.id)), ...entries],
-      keep: (shelf) => Promise.all(placed.map((entry) => shelf.put(entry))),
+      keep: (shelf) => Promise.all(placed.map((each) => shelf.put(each))),
     });
   }
 
   /** Lets go of an entry that the server has, unless it was taken back meanwhile: that still has to be sent. */
   acknowledge({ id, body }: Entry): void {
     const stays = (each: Entry | undefined): boolean => body !== null && each?.body === null;
+    const onShelf = async (shelf: Shelf): Promise<Entry | undefined> =>
+      ((await shelf.get(id)) as Stored<Entry> | undefined)?.entry;
     this.#change({
       seen: (seen) => seen.filter((each) => each.id !== id || stays(each)),
-      keep: async (shelf) => stays(await shelf.get(id)) || (await shelf.delete(id)),
+      keep: async (shelf) => stays(await onShelf(shelf)) || (await shelf.delete(id)),
     });
   }
 
@@ -146,7 +151,7 @@ export class Queue<Entry extends Queued> {
       seen: (seen) => seen.map((each) => (each.id === id ? { ...each, ...part } : each)),
       keep: async (shelf) => {
         const kept = (await shelf.get(id)) as Stored<Entry> | undefined;
-        if (kept) await shelf.put({ ...kept, ...part });
+        if (kept) await shelf.put({ ...kept, entry: { ...kept.entry, ...part } });
       },
     });
   }
@@ -205,9 +210,9 @@ export class Queue<Entry extends Queued> {
     if (!all) return null;
     return all
       .toSorted((a, b) => a.place - b.place)
-      .map(({ place, ...entry }) => {
+      .map(({ place, entry }) => {
         this.#lastPlace = Math.max(this.#lastPlace, place);
-        return entry as unknown as Entry;
+        return entry;
       });
   }
 
