@@ -1,4 +1,4 @@
-import { format, isValid, parse, parseISO } from 'date-fns';
+import { addDays, format, isValid, parse, parseISO, startOfISOWeek } from 'date-fns';
 import { createContext, useContext } from 'react';
 
 /** How a club writes and reads days. */
@@ -11,6 +11,14 @@ export interface DateHabit {
 
 export const DateHabitContext = createContext<DateHabit>({ order: 'dayFirst', weekStartsOn: 1 });
 export const useDateHabit = (): DateHabit => useContext(DateHabitContext);
+
+const DAY = 'yyyy-MM-dd';
+
+/** The day so many days later. */
+export const shiftDay = (day: string, days: number): string => format(addDays(parseISO(day), days), DAY);
+
+/** Monday of the day's week. */
+export const mondayOf = (day: string): string => format(startOfISOWeek(parseISO(day)), DAY);
 
 /** How a day stands in a field: with the month in letters, nobody takes the one for the other. */
 const WRITTEN = { dayFirst: 'd MMM yyyy', monthFirst: 'MMM d, yyyy' } as const;

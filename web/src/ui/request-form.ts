@@ -36,7 +36,7 @@ interface RequestFormOptions<Typed extends FieldValues, Body extends object, Ans
   readonly bodyOf: (typed: Typed) => Body;
   readonly send: (body: Body, typed: Typed) => Promise<Answer>;
   readonly onSaved?: (answer: Answer) => void;
-  /** What came of a failure that belongs to no field; true where the form says it by itself. */
+  /** What else a failure that belongs to no field asks for. */
   readonly onFailed?: (error: Error) => void;
   /** Where what is typed is kept until it is saved; the form starts from what it holds. */
   readonly draft?: FormDraft<Typed>;
@@ -51,7 +51,7 @@ interface FormDraft<Typed> {
 
 interface RequestForm<Typed extends FieldValues> {
   readonly form: UseFormReturn<Typed>;
-  /** All that is typed, as it stands. */
+  /** All that is typed, as it stands; whoever reads it is drawn anew with every key. */
   readonly typed: Typed;
   /** Puts what a control says. */
   readonly set: (part: Partial<Typed>) => void;
@@ -96,10 +96,7 @@ export function useRequestForm<Typed extends FieldValues, Body extends object, A
     resolver: resolverOf(request, bodyOf, check),
   });
   const { errors, isSubmitting } = form.formState;
-  const fault = (path: string): string | undefined => {
-    const found: unknown = get(errors, path);
-    return ownMessage(found);
-  };
+  const fault = (path: string): string | undefined => ownMessage(get(errors, path));
   const submit = form.handleSubmit(async (typed) => {
     setFailed(null);
     try {
@@ -115,8 +112,10 @@ export function useRequestForm<Typed extends FieldValues, Body extends object, A
   });
   return {
     form,
-    // eslint-disable-next-line react-hooks/incompatible-library -- no compiler memoizes what reads it
-    typed: form.watch(),
+    // Watched where it is read: a form of fields that keep what is typed themselves is not drawn anew for a key.
+    get typed() {
+      return form.watch();
+    },
     set: (part) => {
       for (const [name, value] of Object.entries(part)) {
         form.setValue(name as Path<Typed>, value as PathValue<Typed, Path<Typed>>, { shouldDirty: true });

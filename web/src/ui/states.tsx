@@ -19,11 +19,13 @@ export function Loading({ what, lines = 5 }: { what: string; lines?: number }): 
   );
 }
 
-/** What kept a form from being sent, said beside its button: the field may be out of sight. */
-export function NotSaved({ path, message }: { path: string; message: string }): ReactElement {
+/** What kept a form from being sent, said beside its button: the field may be out of sight; `path` where the message names no field. */
+export function NotSaved({ path, message }: { path?: string; message: string }): ReactElement {
   return (
     <p role="alert" className="text-oxblood">
-      Not saved yet: {path} {message.charAt(0).toLowerCase() + message.slice(1)}
+      {path === undefined
+        ? `Not saved yet. ${message}`
+        : `Not saved yet: ${path} ${message.charAt(0).toLowerCase()}${message.slice(1)}`}
     </p>
   );
 }

@@ -19,7 +19,7 @@ import { Choices } from '../../ui/choices.tsx';
 import { Field } from '../../ui/field.tsx';
 import { Select } from '../../ui/select.tsx';
 import { useRequestForm } from '../../ui/request-form.ts';
-import { Failed, Loading } from '../../ui/states.tsx';
+import { Failed, Loading, NotSaved } from '../../ui/states.tsx';
 import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
 import { differences, draftOf, requestOf, type Draft } from './lifter-draft.ts';
 import { FIELD_NAMES } from '../../data/lifters/field-names.ts';
@@ -251,11 +251,7 @@ function Editor({ profile, reload }: EditorProps): ReactElement {
           </div>
         </fieldset>
         <History flags={draft.history} onChange={(history) => set({ history })} note={note('history')} />
-        {form.wrong && (
-          <p role="alert" className="text-oxblood">
-            Not saved yet. {form.wrong.message}
-          </p>
-        )}
+        {form.wrong && <NotSaved message={form.wrong.message} />}
         {(form.failed ?? answer.error) && <Failed error={(form.failed ?? answer.error)!} />}
         <div className="flex flex-wrap items-center gap-3">
           <Button type="submit" look="action" disabled={form.sending || changed.length + touched.size === 0}>

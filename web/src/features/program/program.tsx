@@ -1,7 +1,7 @@
 import type { SeasonSession, SessionPlanView } from '@iron-clasp/contract';
-import { addDays, addWeeks, format, parseISO, startOfISOWeek } from 'date-fns';
 import { useRef, useState, type ReactElement } from 'react';
 import { Link } from 'react-router';
+import { mondayOf, shiftDay } from '../../ui/date-words.ts';
 import { nearDay } from '../../ui/figures.ts';
 import { Button } from '../../ui/button.tsx';
 import { Failed, Loading } from '../../ui/states.tsx';
@@ -54,14 +54,14 @@ export function Program(): ReactElement {
             <Button
               look="quiet"
               disabled={program.isPlaceholderData}
-              onClick={() => setFrom(shiftWeeks(view?.weeks[0] ?? today, -WEEKS_SHOWN))}
+              onClick={() => setFrom(shiftDay(view?.weeks[0] ?? today, -7 * WEEKS_SHOWN))}
             >
               Earlier weeks
             </Button>
             <Button
               look="quiet"
               disabled={program.isPlaceholderData}
-              onClick={() => setFrom(shiftWeeks(view?.weeks[0] ?? today, WEEKS_SHOWN))}
+              onClick={() => setFrom(shiftDay(view?.weeks[0] ?? today, 7 * WEEKS_SHOWN))}
             >
               Later weeks{view && view.later > 0 && `: ${view.later} written`}
             </Button>
@@ -98,13 +98,10 @@ export function Program(): ReactElement {
 
 /** As many as the server gives at a time. */
 const WEEKS_SHOWN = 4;
-const mondayOf = (day: string): string => format(startOfISOWeek(parseISO(day)), 'yyyy-MM-dd');
-const shiftWeeks = (day: string, weeks: number): string =>
-  format(addWeeks(parseISO(day), weeks), 'yyyy-MM-dd');
 
 /** The same session a week on, as a new one. */
 function copied(plan: SessionPlanView): SessionPlanView {
-  const heldOn = format(addDays(parseISO(plan.heldOn), 7), 'yyyy-MM-dd');
+  const heldOn = shiftDay(plan.heldOn, 7);
   return { ...plan, id: '', version: 0, heldOn, started: false, later: 0 };
 }
 

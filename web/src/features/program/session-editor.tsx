@@ -12,7 +12,7 @@ import { Button } from '../../ui/button.tsx';
 import { Choices } from '../../ui/choices.tsx';
 import { Field } from '../../ui/field.tsx';
 import { useRequestForm } from '../../ui/request-form.ts';
-import { Caution, Failed, Loading } from '../../ui/states.tsx';
+import { Caution, Failed, NotSaved, Loading } from '../../ui/states.tsx';
 import { useVenues } from '../../data/kit/kit.ts';
 import { maxesOf, Read } from './line-read.tsx';
 import { useLinePreview, useSaveSessions } from '../../data/training/programs.ts';
@@ -302,11 +302,7 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
           onChange={(value) => set({ later: value === 'later' })}
         />
       )}
-      {wrong && (
-        <p role="alert" className="text-oxblood">
-          Not saved yet. {wrong.message}
-        </p>
-      )}
+      {wrong && <NotSaved message={wrong.message} />}
       {failed && <Failed error={failed} />}
       <div className="flex gap-2">
         <Button type="submit" look="action" disabled={sending}>

@@ -1,6 +1,7 @@
-import { addDays, format, parseISO } from 'date-fns';
+import { format, parseISO } from 'date-fns';
 import { useState, type ReactElement } from 'react';
 import { Button } from '../../ui/button.tsx';
+import { shiftDay } from '../../ui/date-words.ts';
 import { DateField } from '../../ui/date-field.tsx';
 import { Select } from '../../ui/select.tsx';
 import { Failed } from '../../ui/states.tsx';
@@ -18,7 +19,7 @@ export function WeekHead({
 }): ReactElement {
   const [doing, setDoing] = useState<WeekChange['kind'] | null>(null);
   const [weeks, setWeeks] = useState(3);
-  const [to, setTo] = useState(() => format(addDays(parseISO(monday), 7), 'yyyy-MM-dd'));
+  const [to, setTo] = useState(() => shiftDay(monday, 7));
   const change = useChangeWeek(lifterId);
   const done = change.data;
   const start = (kind: WeekChange['kind']): void => {

@@ -9,9 +9,9 @@ import {
   type KeyboardCoordinateGetter,
 } from '@dnd-kit/core';
 import type { ProgramSession, ProgramView } from '@iron-clasp/contract';
-import { addDays, format, parseISO } from 'date-fns';
 import { useEffect, useRef, useState, type ReactElement } from 'react';
 import { useMoveDay, useRemoveSession, useRestoreSession } from '../../data/training/programs.ts';
+import { shiftDay } from '../../ui/date-words.ts';
 import { nearDay, shortDay } from '../../ui/figures.ts';
 import { Failed } from '../../ui/states.tsx';
 import { useToast } from '../../ui/toast.tsx';
@@ -28,8 +28,7 @@ interface WeeksProps {
   readonly onOpen: (open: OpenSession) => void;
 }
 
-const daysOf = (monday: string): string[] =>
-  Array.from({ length: 7 }, (_, i) => format(addDays(parseISO(monday), i), 'yyyy-MM-dd'));
+const daysOf = (monday: string): string[] => Array.from({ length: 7 }, (_, i) => shiftDay(monday, i));
 
 const HOW =
   'Space or Enter lifts a session; the arrows take it to another day, up and down by a week; Space puts it there, Escape puts it back.';
@@ -150,7 +149,7 @@ const byDay: KeyboardCoordinateGetter = (event, { currentCoordinates, context })
   if (step === undefined) return undefined;
   event.preventDefault();
   const from = String(context.over?.id ?? '');
-  const to = from && format(addDays(parseISO(from), step), 'yyyy-MM-dd');
+  const to = from && shiftDay(from, step);
   const [here, there] = [context.droppableRects.get(from), context.droppableRects.get(to)];
   if (!here || !there) return currentCoordinates;
   return {
