@@ -136,6 +136,11 @@ export class Page {
     await this.#seen(look, `"${words}" in ${selector}`, selector, text, flags);
   }
 
+  /** The same of the part of the page of that name. */
+  within(section: string, words: string): Promise<void> {
+    return this.says(words, `section[aria-label="${section}"]`);
+  }
+
   find(css: string): Promise<WebElement> {
     return this.#seen('return document.querySelector(args[0])', css, css);
   }
@@ -345,6 +350,11 @@ export class Page {
       path,
       body ?? null,
     );
+  }
+
+  /** Fails where the page as it stands breaks a rule of accessibility. */
+  async isAccessible(): Promise<void> {
+    expect(await this.accessibility()).toEqual([]);
   }
 
   /** Violations of WCAG 2.2 A and AA on the page as it stands, in words. */

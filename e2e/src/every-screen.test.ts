@@ -7,21 +7,17 @@ beforeAll(async () => {
 }, 180_000);
 afterAll(() => page.close());
 
-async function isAccessible(): Promise<void> {
-  expect(await page.accessibility()).toEqual([]);
-}
-
 describe('every screen passes axe', () => {
   it('sign-in', async () => {
     await page.go('/sign-in');
     await page.named('Sign in as the demo coach');
-    await isAccessible();
+    await page.isAccessible();
   }, 180_000);
 
   it('today, where sign-in lands', async () => {
     await page.signIn();
     await page.find('section[aria-label="To decide"] li');
-    await isAccessible();
+    await page.isAccessible();
   }, 180_000);
 
   it.each(['light', 'dark'] as const)(
@@ -35,15 +31,15 @@ describe('every screen passes axe', () => {
       );
       await page.press({ xpath: '//button[@data-row][starts-with(normalize-space(.), "top")]' });
       await page.find('aside[aria-label="Reasons"]');
-      await isAccessible();
+      await page.isAccessible();
       await page.click('Curve');
       await page.click('Ramp');
       await page.find('section[aria-label="Ramp and volume"] svg');
-      await isAccessible();
+      await page.isAccessible();
       await page.click('Load against seconds');
       await page.find('svg[aria-label^="Load against seconds"]');
       await page.click('rows as a table');
-      await isAccessible();
+      await page.isAccessible();
     },
     180_000,
   );
@@ -64,12 +60,12 @@ describe('every screen passes axe', () => {
     await page.click('Card');
     await page.find('article[aria-label^="Odalys Brandt"] table');
     await page.says('Take care');
-    await isAccessible();
+    await page.isAccessible();
     await page.go('/cards');
     await page.until(async () => (await page.count('article')) > 3, 'the cards of today');
-    await isAccessible();
+    await page.isAccessible();
     await page.size(390, 844);
-    await isAccessible();
+    await page.isAccessible();
     await page.size(1280, 800);
   }, 180_000);
 
@@ -77,14 +73,14 @@ describe('every screen passes axe', () => {
     await page.openLifter('Odalys Brandt');
     await page.click('To the floor');
     await page.find('section[aria-label="The set"]');
-    await isAccessible();
+    await page.isAccessible();
     await page.toTheHold();
     await page.find('section [role=timer]');
-    await isAccessible();
+    await page.isAccessible();
     await page.size(360, 740);
     await page.click('By hand');
     await page.find('form');
-    await isAccessible();
+    await page.isAccessible();
     const heights = await page.driver.executeScript<number[]>(
       `return [...document.querySelectorAll('main button, main a')].map((each) => each.getBoundingClientRect().height)`,
     );
@@ -198,7 +194,7 @@ describe('by keyboard alone', () => {
   it('lists its keys', async () => {
     await page.keys('?');
     await page.says('Jump to the rack and find a lifter', '[role=dialog]');
-    await isAccessible();
+    await page.isAccessible();
     await page.keys(Key.ESCAPE);
     await page.until(async () => (await page.count('[role=dialog]')) === 0, 'the list to close');
   }, 180_000);
@@ -214,7 +210,7 @@ describe('by keyboard alone', () => {
       );
     };
     await command('iskra');
-    await isAccessible();
+    await page.isAccessible();
     await page.keys(Key.ENTER);
     await page.until(async () => (await page.text('h1')) === 'Iskra Petrov', 'Iskra’s sheet');
     await command('squeeze');

@@ -9,16 +9,12 @@ beforeAll(async () => {
 }, 180_000);
 afterAll(() => page.close());
 
-const within = (section: string, words: string): Promise<void> =>
-  page.says(words, `section[aria-label="${section}"]`);
-const isAccessible = async (): Promise<void> => expect(await page.accessibility()).toEqual([]);
-
 describe('holds', () => {
   it('a prescribed hold is accepted, taken back, changed with a reason and skipped with one', async () => {
     await page.openPage('Kofi Adeyemi-Lund', 'holds');
-    await within('Next holds', 'Behind-back hold');
+    await page.within('Next holds', 'Behind-back hold');
     await page.click('Accept', 'Next holds');
-    await within('Next holds', 'accepted by Maren Solvik');
+    await page.within('Next holds', 'accepted by Maren Solvik');
     await page.click('Undo', 'Next holds');
     await page.click('Edit', 'Next holds');
     await page.type('Load', '150');
@@ -26,16 +22,16 @@ describe('holds', () => {
     await page.says('Say why in 3 to 300 characters');
     await page.type('Why', 'medley on Saturday');
     await page.click('Save', 'Next holds');
-    await within('Next holds', 'at 150 kg');
-    await within('Next holds', 'Changed by Maren Solvik: medley on Saturday');
+    await page.within('Next holds', 'at 150 kg');
+    await page.within('Next holds', 'Changed by Maren Solvik: medley on Saturday');
     await page.click('Undo', 'Next holds');
     await page.click('Skip', 'Next holds');
     await page.type('Why', 'event the day after');
     await page.click('Skip it', 'Next holds');
-    await within('Next holds', 'Skipped by Maren Solvik: event the day after');
+    await page.within('Next holds', 'Skipped by Maren Solvik: event the day after');
     await page.click('Undo', 'Next holds');
     await page.named('Accept');
-    await isAccessible();
+    await page.isAccessible();
   }, 240_000);
 
   it('a block of two weeks is placed, moved a week by keyboard, and taken off with its holds', async () => {
@@ -45,7 +41,7 @@ describe('holds', () => {
     await page.click('A block of our own', 'Hold blocks');
     await page.pick('Weeks', '2');
     await page.click('Place the block', 'Hold blocks');
-    await within('Hold blocks', '2 weeks, 2 holds to come');
+    await page.within('Hold blocks', '2 weeks, 2 holds to come');
     const before = (await blocks()).blocks.at(-1)!;
     const slider = await page.find('g[role=slider]');
     await page.driver.executeScript('arguments[0].focus()', slider);
@@ -64,7 +60,7 @@ describe('holds', () => {
 
   it('a hold is planned after a session’s lifts, where the venue has the kit, and taken out', async () => {
     const id = await page.openPage('Ruth Calloway', 'holds');
-    await within('Plan a hold', 'After the lifts of');
+    await page.within('Plan a hold', 'After the lifts of');
     await page.click('Add the hold', 'Plan a hold');
     await page.until(
       async () =>
@@ -78,25 +74,25 @@ describe('holds', () => {
 
   it('a kind is set up: what it is for, never above, a target, the pins; several blocks lie side by side', async () => {
     const id = await page.openPage('Kofi Adeyemi-Lund', 'holds');
-    await within('Next holds', 'Behind-back hold');
+    await page.within('Next holds', 'Behind-back hold');
     await page.click('Set up', 'Next holds');
     await page.pick('What it is for', 'for medleys: 60 s');
     await page.type('Target', '150');
     await page.click('Save', 'Next holds');
     await page.says('Choose the day of the target');
-    await isAccessible();
+    await page.isAccessible();
     await page.type('Target day', '20.1.2027');
     await page.type('Never above', '140');
     await page.click('Save', 'Next holds');
-    await within('Next holds', '3 × 60 s');
-    await within('Next holds', 'Target: 150 kg');
-    await within('Next holds', 'as the hands are now');
+    await page.within('Next holds', '3 × 60 s');
+    await page.within('Next holds', 'Target: 150 kg');
+    await page.within('Next holds', 'as the hands are now');
     const setting = (await page.api<HoldsView>('GET', `/lifters/${id}/holds`)).body.kinds.find(
       (each) => each.kind === 'behindBackHold',
     )!.setting!;
     expect(setting).toMatchObject({ aim: 'medleys', ceiling: 140, target: { load: 150, on: '2027-01-20' } });
     await page.openPage('Odalys Brandt', 'holds');
-    await within('Hold blocks', 'What blocks did');
+    await page.within('Hold blocks', 'What blocks did');
   }, 240_000);
 
   it('forearm work goes into the program in one click', async () => {
@@ -112,9 +108,9 @@ describe('holds', () => {
 
   it('the week says what is missing, what would fill it, and which rule clashes', async () => {
     await page.openPage('Noor Haddad', 'holds');
-    await within('Forearm and wrist week', 'finger opening');
-    await within('Forearm and wrist week', 'Rule: Closing work without opening work');
-    await within('Forearm and wrist week', 'Band');
+    await page.within('Forearm and wrist week', 'finger opening');
+    await page.within('Forearm and wrist week', 'Rule: Closing work without opening work');
+    await page.within('Forearm and wrist week', 'Band');
   }, 180_000);
 });
 
@@ -141,19 +137,19 @@ describe('the curve', () => {
     await page.says(/days ago \d+ · load/, 'section[aria-label="Clasp curve"]');
     await (await page.find('section[aria-label="Clasp curve"] button[role=checkbox]')).click();
     await page.says('seconds held', 'section[aria-label="Clasp curve"]');
-    await within('How the hands moved', 'holds and sets');
+    await page.within('How the hands moved', 'holds and sets');
     await page.click('What the curve is, and what it cannot know');
     await page.says('What it cannot know');
-    await isAccessible();
+    await page.isAccessible();
   }, 240_000);
 });
 
 describe('hands, comparisons and the club', () => {
   it('the hands over time are walked check by check, with the hook, the ledger and what is cleared', async () => {
     await page.openPage('Odalys Brandt', 'hands');
-    await within('The hook', 'learn');
-    await within('The hook', 'kg·s spent');
-    await within('Mixed-grip ledger', 'hand under');
+    await page.within('The hook', 'learn');
+    await page.within('The hook', 'kg·s spent');
+    await page.within('Mixed-grip ledger', 'hand under');
     const slider = await page.find('section[aria-label="The hands over time"] [role=slider]');
     await page.driver.executeScript('arguments[0].focus()', slider);
     const last = await page.text('section[aria-label="The hands over time"] [role=status] b');
@@ -166,36 +162,36 @@ describe('hands, comparisons and the club', () => {
         )) !== last && (await slider.getAttribute('aria-valuenow')) === '15',
       'the check before',
     );
-    await isAccessible();
+    await page.isAccessible();
   }, 180_000);
 
   it('Odalys’s strapped back-offs are shown not to foretell her hooked singles', async () => {
     await page.openPage('Odalys Brandt', 'compare');
-    await within('Top set against back-off', 'They do not foretell the single');
-    await within('Left against right', 'load-seconds');
-    await within('Squeeze against holding', '12 tests');
-    await isAccessible();
+    await page.within('Top set against back-off', 'They do not foretell the single');
+    await page.within('Left against right', 'load-seconds');
+    await page.within('Squeeze against holding', '12 tests');
+    await page.isAccessible();
   }, 180_000);
 
   it('the track record says what was said beforehand, of a lifter and of the club', async () => {
     await page.openPage('Odalys Brandt', 'curve');
     await page.click('Track record');
-    await within('Track record', 'sets and holds it expected');
-    await within('Track record', 'The chances can be taken as they are said.');
-    await isAccessible();
+    await page.within('Track record', 'sets and holds it expected');
+    await page.within('Track record', 'The chances can be taken as they are said.');
+    await page.isAccessible();
     await page.go('/club');
-    await within('Track record', 'sets and holds it expected');
+    await page.within('Track record', 'sets and holds it expected');
     await page.click('Odalys Brandt', 'Track record');
     await page.at(/\/track-record$/);
   }, 240_000);
 
   it('the club says who needs the coach; one step leads to where it is mended', async () => {
     await page.go('/club');
-    await within('Who needs attention', 'Jun Takeda-Moss');
-    await isAccessible();
+    await page.within('Who needs attention', 'Jun Takeda-Moss');
+    await page.isAccessible();
     await page.click('Test the squeeze of Noor Haddad');
     await page.at(/\/squeeze$/);
-    await within('The latest test', 'down');
+    await page.within('The latest test', 'down');
   }, 180_000);
 
   it('all curves are fitted with progress, cancelled, and fitted to the end', async () => {
@@ -213,7 +209,7 @@ describe('hands, comparisons and the club', () => {
       async () => (await page.count('section[aria-label="All curves over all weeks"] h3')) === 9,
       'nine curves',
     );
-    await isAccessible();
+    await page.isAccessible();
   }, 240_000);
 
   it.each(['holds', 'squeeze', 'grippers', 'compare', 'hands', 'curve'])(

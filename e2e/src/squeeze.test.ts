@@ -15,10 +15,6 @@ beforeAll(async () => {
 }, 180_000);
 afterAll(() => page.close());
 
-const within = (section: string, words: string): Promise<void> =>
-  page.says(words, `section[aria-label="${section}"]`);
-const isAccessible = async (): Promise<void> => expect(await page.accessibility()).toEqual([]);
-
 describe('squeeze', () => {
   it('a test of six scores is typed in hand by hand and read at once', async () => {
     const id = await page.openPage('Iskra Petrov', 'squeeze');
@@ -38,8 +34,8 @@ describe('squeeze', () => {
     }
     await page.says('All trials are done');
     await page.click('Save');
-    await within('The latest test', '40.4');
-    await isAccessible();
+    await page.within('The latest test', '40.4');
+    await page.isAccessible();
     const { tests } = (await page.api<SqueezeView>('GET', `/lifters/${id}/squeeze`)).body;
     expect(tests[0]!.trials.map((trial) => trial.force)).toEqual([40.1, 38, 39.6, 37.5, 40.4, 38.2]);
     await page.click('Undo', 'Tests');
@@ -74,7 +70,7 @@ describe('squeeze', () => {
       expect(frames).toBeGreaterThan(60);
       await page.click('Squeeze, right hand');
       await page.says(/right \d\d\.\d/, 'ol[aria-label="Trials so far"]');
-      await isAccessible();
+      await page.isAccessible();
       await page.click('Keep what there is');
       await page.find('section[aria-label="The latest test"]');
       await page.until(
@@ -86,7 +82,7 @@ describe('squeeze', () => {
       expect(test!.trials[0]!.force).toBeGreaterThan(36);
       expect(test!.trials[0]!.reading!.timeToPeak).toBeGreaterThan(0.1);
       await (await page.find('section[aria-label="Tests"] button[aria-label^="trace of"]')).click();
-      await within('Tests', 'rise in 0–100 ms');
+      await page.within('Tests', 'rise in 0–100 ms');
       await page.click('Undo', 'Tests');
     } finally {
       await device.stop();
@@ -146,17 +142,17 @@ describe('squeeze', () => {
     await page.says('a number from 0 to 180');
     await page.type('Elbow', '180');
     await page.click('Save', 'Protocols');
-    await within('Protocols', 'arm straight');
+    await page.within('Protocols', 'arm straight');
   }, 180_000);
 
   it('gripper attempts move the ladder, and are undone', async () => {
     await page.openPage('Iskra Petrov', 'grippers');
-    await within('The ladder', 'no rating');
+    await page.within('The ladder', 'no rating');
     await page.type('Gap left', '3');
     await page.click('Not closed', 'Log an attempt');
-    await within('Attempts', 'not closed, 3 mm left');
+    await page.within('Attempts', 'not closed, 3 mm left');
     await page.click('Undo', 'Attempts');
     await page.until(async () => !(await page.text()).includes('3 mm left'), 'the attempt to be gone');
-    await isAccessible();
+    await page.isAccessible();
   }, 180_000);
 });
