@@ -176,7 +176,6 @@ function TellHands({
                 hand={hands[side]}
                 selected={at.side === side ? at.zone : null}
                 onSelect={(zone) => setAt({ side, zone })}
-                bare
               />
             </div>
           ))}

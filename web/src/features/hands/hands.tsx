@@ -10,6 +10,7 @@ import { formatMass, nearDay, shortDay } from '../../ui/figures.ts';
 import { Caution, Failed, Loading } from '../../ui/states.tsx';
 import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
 import { HandDrawing } from '../../ui/marks/hand-drawing.tsx';
+import { ZoneTable } from './zone-table.tsx';
 import { HandsHistory } from './hands-history.tsx';
 import { sameHands, withUnwell, ZONE_OPTIONS, zoneOption } from '../../ui/marks/zone-state.ts';
 import { clockNow } from '../../data/clock.ts';
@@ -67,7 +68,7 @@ function HandsCheck({ view, lifterId, today }: HandsCheckProps): ReactElement {
         <div className="mt-3 grid grid-cols-2 gap-4">
           {SIDES.map((side) => (
             <div key={side}>
-              <h2 className="text-xl capitalize">{side}</h2>
+              <h2 className="label">{side}</h2>
               <HandDrawing
                 side={side}
                 hand={hands[side]}
@@ -115,7 +116,8 @@ function HandsCheck({ view, lifterId, today }: HandsCheckProps): ReactElement {
       </section>
       <div>
         {check.data && <Kept result={check.data} />}
-        <section aria-label="Earlier checks">
+        <ZoneTable hands={hands} at={at} onSelect={(side, zone) => setAt({ side, zone })} />
+        <section aria-label="Earlier checks" className="mt-6">
           <h2 className="border-b-2 border-ink pb-1 text-xl">Checks before</h2>
           {view.checks.length === 0 ? (
             <p className="py-2 text-quiet">None yet.</p>

@@ -1,64 +1,90 @@
-import { NOTED_PAIN, PAIN_PARTS, sayHands, type HandToday, type HandsToday } from '@iron-clasp/core';
+import { sayHands, type HandToday, type HandsToday } from '@iron-clasp/core';
 import type { ReactElement } from 'react';
+import { HAND_SHAPES, ZONE_CENTRES, type PlacedZone } from './hand-shape.ts';
+import { HAND_ZONES, type HandZone } from './hand-zones.ts';
+import { zoneLevel } from './zone-state.ts';
 
-/** Both hands, small: outline when sound, a broken one where nobody has looked, a mark where something is to be seen, barred when it stops work. */
+/** The hand without the small arm beside it: that one is too small for a mark. */
+const WIDTH = 186;
+const HEIGHT = 304;
+const GAP = 20;
+const OUTLINE = HAND_SHAPES.filter(({ zone }) => zone !== 'elbow' && zone !== 'biceps' && zone !== 'nail');
+
+/** Both hands, small: the hand of the check as an outline, a broken one where nobody has looked, a dot where something is to be seen, filled and barred when it stops work. */
 export function HandsMark({
   hands,
   looked,
-  size = 22,
+  size = 30,
 }: {
   hands: HandsToday;
   looked: boolean;
   size?: number;
 }): ReactElement {
+  const width = 2 * WIDTH + GAP;
   return (
     <svg
       role="img"
       aria-label={sayHands(hands, looked)}
-      viewBox="0 0 44 24"
+      viewBox={`0 0 ${width} ${HEIGHT}`}
       height={size}
-      width={(size * 44) / 24}
+      width={(size * width) / HEIGHT}
+      strokeLinejoin="round"
+      strokeLinecap="round"
       className="shrink-0"
     >
-      <Palm x={10} flip={1} hand={hands.left} looked={looked} />
-      <Palm x={34} flip={-1} hand={hands.right} looked={looked} />
+      <SmallHand hand={hands.left} looked={looked} scale={HEIGHT / size} />
+      <g transform={`translate(${width} 0) scale(-1 1)`}>
+        <SmallHand hand={hands.right} looked={looked} scale={HEIGHT / size} />
+      </g>
     </svg>
   );
 }
 
-interface PalmProps {
-  readonly x: number;
-  readonly flip: 1 | -1;
-  readonly hand: HandToday;
-  readonly looked: boolean;
+/** Where a mark about a zone stands on the small hand: what has no place on it stands where the arm goes on. */
+function markedAt(zone: HandZone): readonly [number, number] {
+  if (zone === 'pain' || zone === 'nerves') return ZONE_CENTRES.palm;
+  return zone === 'elbow' || zone === 'biceps' ? ZONE_CENTRES.wrist : ZONE_CENTRES[zone satisfies PlacedZone];
 }
 
-function Palm({ x, flip, hand, looked }: PalmProps): ReactElement {
-  const stops =
-    hand.numb ||
-    hand.spreadingPain === true ||
-    hand.nail === 'bleeding' ||
-    hand.palm === 'torn' ||
-    hand.thumb === 'torn' ||
-    hand.finger !== 'sound';
-  const sore =
-    hand.pain >= 2 ||
-    PAIN_PARTS.some((part) => (hand[part] ?? 0) >= NOTED_PAIN) ||
-    hand.palm === 'tender' ||
-    hand.thumb === 'tender' ||
-    hand.nail === 'split';
+/** `scale` is how much of the box one pixel covers: lines keep their width at every size. */
+function SmallHand({
+  hand,
+  looked,
+  scale,
+}: {
+  hand: HandToday;
+  looked: boolean;
+  scale: number;
+}): ReactElement {
+  const levels = HAND_ZONES.map((zone) => [zone, zoneLevel(hand, zone)] as const);
+  const stops = levels.some(([, level]) => level === 'stop');
+  const ink = stops ? 'var(--oxblood)' : 'currentColor';
   return (
-    <g transform={`translate(${x} 0) scale(${flip} 1)`}>
-      <path
-        d="M -6 22 V 9 Q -6 7 -4.4 7 V 4 Q -4.4 2.4 -3 2.4 T -1.6 4 V 2.6 Q -1.6 1 -0.2 1 T 1.2 2.6 V 3.6 Q 1.2 2.2 2.5 2.2 T 3.8 3.6 V 13 L 6 10.4 Q 7.4 9.2 8.2 10.6 Q 8.6 11.4 7.8 12.6 L 3.6 19 V 22 Z"
-        fill={stops ? 'var(--oxblood)' : 'none'}
-        stroke={stops ? 'var(--oxblood)' : 'currentColor'}
-        strokeWidth={1.3}
-        strokeLinejoin="round"
-        {...(!looked && { strokeDasharray: '1.6 1.6' })}
-      />
-      {stops && <path d="M -7 22 L 7 2" stroke="var(--ground)" strokeWidth={1.8} />}
-      {!stops && sore && <circle cx={0} cy={14} r={2.6} fill="var(--ochre)" />}
+    <g>
+      {/* One line around the whole hand: every part with a broad line first, then all of them filled. */}
+      {OUTLINE.map(({ d }) => (
+        <path
+          key={d}
+          d={d}
+          fill="none"
+          stroke={ink}
+          strokeWidth={2.2 * scale}
+          {...(!looked && { strokeDasharray: `${1.6 * scale} ${2 * scale}`, strokeLinecap: 'butt' })}
+        />
+      ))}
+      {OUTLINE.map(({ d }) => (
+        <path key={d} d={d} fill={stops ? 'var(--oxblood)' : 'var(--raised)'} />
+      ))}
+      {stops ? (
+        <path d="M10 290 L180 20" stroke="var(--ground)" strokeWidth={2 * scale} />
+      ) : (
+        levels.map(([zone, level]) => {
+          const [cx, cy] = markedAt(zone);
+          return (
+            level === 'caution' && <circle key={zone} cx={cx} cy={cy} r={2.6 * scale} fill="var(--ochre)" />
+          );
+        })
+      )}
     </g>
   );
 }
