@@ -4,7 +4,9 @@ import {
   CHALK_STEPS,
   HOOK_STEPS,
   MIXED_STEPS,
+  OVERHAND_STEPS,
   STRAP_STEPS,
+  TAPE_STEPS,
   type DrawnStep,
 } from '../../ui/marks/set-up-drawings.tsx';
 import { GripMark } from '../../ui/marks/grip-mark.tsx';
@@ -18,6 +20,7 @@ const PARTS = [
 ] as const;
 
 const DRAWN: Partial<Record<GripChoice, readonly DrawnStep[]>> = {
+  doubleOverhand: OVERHAND_STEPS,
   mixed: MIXED_STEPS,
   hook: HOOK_STEPS,
   straps: STRAP_STEPS,
@@ -51,7 +54,7 @@ export function SetUp(): ReactElement {
           <section key={choice} aria-label={GRIP_NAMES[choice]}>
             <h2 className="flex items-center gap-3 border-b-2 border-ink pb-2 text-2xl">
               <GripMark choice={choice} {...(choice === 'mixed' && { sideUnder: 'left' })} size={34} />
-              <span className="capitalize">{GRIP_NAMES[choice]}</span>
+              <span className="first-letter:uppercase inline-block">{GRIP_NAMES[choice]}</span>
             </h2>
             {DRAWN[choice] && <Drawn steps={DRAWN[choice]} />}
             <p className="label mt-3">said with a set</p>
@@ -71,6 +74,10 @@ export function SetUp(): ReactElement {
       <section aria-label="Chalk">
         <h2 className="border-b-2 border-ink pb-2 text-2xl">Chalk</h2>
         <Drawn steps={CHALK_STEPS} />
+      </section>
+      <section aria-label="Tape">
+        <h2 className="border-b-2 border-ink pb-2 text-2xl">Tape</h2>
+        <Drawn steps={TAPE_STEPS} />
       </section>
       <section aria-label="Wherever it applies" className="md:col-span-2">
         <h2 className="border-b-2 border-ink pb-1 text-2xl">Wherever it applies</h2>

@@ -1,4 +1,5 @@
 import type { ReactElement, ReactNode } from 'react';
+import { HAND_LINES, HAND_SHAPES } from './hand-shape.ts';
 
 /** One step of setting up, drawn with its words. */
 export interface DrawnStep {
@@ -6,21 +7,24 @@ export interface DrawnStep {
   readonly drawing: ReactElement;
 }
 
-const BAR = 'var(--edge)';
-const HAND = 'currentColor';
-const THUMB = 'var(--forge)';
-const STRAP = 'var(--verdigris)';
+const INK = 'currentColor';
+const SKIN = 'var(--raised)';
+const BAR = 'color-mix(in srgb, var(--edge) 55%, var(--raised))';
+/** The part that a step is about. */
+const ACCENT = 'color-mix(in srgb, var(--forge) 45%, var(--raised))';
+const STRAP = 'color-mix(in srgb, var(--verdigris) 60%, var(--raised))';
+const CHALK = 'color-mix(in srgb, var(--ochre) 50%, var(--raised))';
 
-/** A frame of 120 by 96; what is said of it stands beside it, so it is hidden from screen readers. */
+/** A frame of 144 by 108; what is said of it stands beside it, so it is hidden from screen readers. */
 function Frame({ children }: { children: ReactNode }): ReactElement {
   return (
     <svg
-      viewBox="0 0 120 96"
+      viewBox="0 0 144 108"
       aria-hidden
-      className="h-24 w-30 shrink-0 border border-rule bg-raised"
+      className="h-27 w-36 shrink-0 border border-rule bg-ground"
       fill="none"
-      stroke="currentColor"
-      strokeWidth={3}
+      stroke={INK}
+      strokeWidth={2}
       strokeLinecap="round"
       strokeLinejoin="round"
     >
@@ -29,29 +33,195 @@ function Frame({ children }: { children: ReactNode }): ReactElement {
   );
 }
 
-/** The bar seen from its end. */
-const BarEnd = (): ReactElement => (
-  <circle cx={60} cy={50} r={15} fill={BAR} stroke={HAND} strokeWidth={1.5} />
-);
-
-/** Back of the hand and fingers closing over the bar from the left; `closed` is how far round they reach. */
-function Fingers({ closed }: { closed: number }): ReactElement {
-  const end = ((-150 + closed) * Math.PI) / 180;
-  const [x, y] = [60 + 24 * Math.cos(end), 50 + 24 * Math.sin(end)];
+/** A part of a body or a strap with a round end: a broad line with an outline. */
+function Tube({ d, width, fill = SKIN }: { d: string; width: number; fill?: string }): ReactElement {
   return (
-    <path
-      d={`M 12 28 L 39 38 A 24 24 0 ${closed > 180 ? 1 : 0} 1 ${x.toFixed(1)} ${y.toFixed(1)}`}
-      strokeWidth={5}
-    />
+    <>
+      <path d={d} strokeWidth={width + 3} />
+      <path d={d} strokeWidth={width - 1} stroke={fill} />
+    </>
   );
 }
 
-const Wrist = (): ReactElement => <path d="M 4 12 L 12 28 M 22 4 L 30 30" strokeWidth={2.5} opacity={0.5} />;
+/** An arrow along a path; its head is drawn at `tip`, turned by `turn` degrees from pointing right. */
+function Arrow({
+  d,
+  tip: [x, y],
+  turn,
+}: {
+  d: string;
+  tip: readonly [number, number];
+  turn: number;
+}): ReactElement {
+  return (
+    <g stroke="var(--forge)" strokeWidth={2.5}>
+      <path d={d} />
+      <path d="M-6 -5 L0 0 L-6 5" transform={`translate(${x} ${y}) rotate(${turn})`} />
+    </g>
+  );
+}
 
-/** The bar along the picture, as the lifter looks down on it. */
-const BarAlong = ({ y = 50 }: { y?: number }): ReactElement => (
-  <rect x={2} y={y - 7} width={116} height={14} fill={BAR} stroke={HAND} strokeWidth={1.5} />
+/** The bar along the picture. */
+const BarAlong = ({ y = 64 }: { y?: number }): ReactElement => (
+  <path
+    d={`M-4 ${y - 8} H148 V${y + 8} H-4 Z`}
+    fill={BAR}
+    stroke={INK}
+    strokeWidth={2}
+    strokeLinejoin="miter"
+  />
 );
+
+/** The bar seen from its end. */
+const BarEnd = ({ x = 76, y = 58 }: { x?: number; y?: number }): ReactElement => (
+  <>
+    <circle cx={x} cy={y} r={15} fill={BAR} />
+    <circle cx={x} cy={y} r={2} fill={INK} stroke="none" />
+  </>
+);
+
+const FINGER = 10;
+const across = [-18, -6, 6, 18];
+
+/** A hand over the bar, seen from in front of the lifter: its back, knuckles above the bar, fingers down across it. */
+function BackOfHand({
+  x,
+  fingers = 78,
+  bar = 64,
+}: {
+  x: number;
+  fingers?: number;
+  bar?: number;
+}): ReactElement {
+  return (
+    <g transform={`translate(${x} 0)`}>
+      <path d={`M-13 -4 L-14 14 Q-25 24 -25 ${bar - 18} H25 Q25 24 14 14 L13 -4 Z`} fill={SKIN} />
+      {across.map((each) => (
+        <Tube key={each} d={`M${each} ${bar - 16} V${fingers}`} width={FINGER} />
+      ))}
+      <path
+        d={across.map((each) => `M${each - 3} ${bar - 20} q3 -3 6 0`).join(' ')}
+        strokeWidth={1.5}
+        opacity={0.6}
+      />
+    </g>
+  );
+}
+
+interface PalmOfHandProps {
+  readonly x: number;
+  /** Straight down past the bar, or up around it with the nails towards the reader. */
+  readonly fingers: 'open' | 'closed';
+  readonly thumb: 'down' | 'along' | 'under' | 'over';
+  /** Is the thumb on the left of the picture? */
+  readonly thumbLeft?: boolean;
+  readonly accent?: boolean;
+}
+
+/** A hand with its palm towards the reader: the lifter's own look at an overhand grip, or a turned hand seen from in front. */
+function PalmOfHand({ x, fingers, thumb, thumbLeft = true, accent = true }: PalmOfHandProps): ReactElement {
+  const fill = accent ? ACCENT : SKIN;
+  const closed = across.map((each) => (
+    <g key={each}>
+      <Tube d={`M${each} 80 V58`} width={FINGER} />
+      <path d={`M${each - 2.5} 62 V56.5 q2.5 -3.5 5 0 V62 Z`} strokeWidth={1.2} />
+    </g>
+  ));
+  const thumbs = {
+    down: 'M-26 28 Q-30 46 -24 72',
+    along: 'M-26 28 Q-32 52 -22 62 L14 65',
+    under: 'M-26 28 Q-32 52 -22 62 L8 65',
+    over: 'M-26 28 Q-34 50 -22 60 L0 56',
+  };
+  return (
+    <g transform={`translate(${x} 0) scale(${thumbLeft ? 1 : -1} 1)`}>
+      {fingers === 'open' && (
+        <>
+          {across.map((each) => (
+            <Tube key={each} d={`M${each} 40 V98`} width={FINGER} />
+          ))}
+        </>
+      )}
+      <g transform={`translate(${-x} 0)`}>
+        <BarPart x={x} />
+      </g>
+      <path d="M-13 -4 L-14 12 Q-26 20 -25 40 Q-24 54 0 54 Q24 54 25 42 Q26 22 14 12 L13 -4 Z" fill={SKIN} />
+      <path d="M-12 22 Q-2 34 -8 50 M6 44 Q16 42 22 34" strokeWidth={1.5} opacity={0.5} />
+      {thumb !== 'over' && <Tube d={thumbs[thumb]} width={12} fill={fill} />}
+      {fingers === 'closed' && closed}
+      {thumb === 'over' && <Tube d={thumbs.over} width={12} fill={fill} />}
+    </g>
+  );
+}
+
+/** The piece of the bar that lies over open fingers. */
+const BarPart = ({ x }: { x: number }): ReactElement => (
+  <path d={`M${x - 25} 56 H${x + 25} V72 H${x - 25} Z`} fill={BAR} stroke="none" />
+);
+const BarEdges = ({ from, to }: { from: number; to: number }): ReactElement => (
+  <path d={`M${from} 56 H${to} M${from} 72 H${to}`} />
+);
+
+/** A closed hand seen along the bar: fingers around it from the left, the thumb against them. */
+function Fist({ thumb = ACCENT, strap = false }: { thumb?: string; strap?: boolean }): ReactElement {
+  return (
+    <>
+      {strap && <Tube d="M44 12 Q46 74 76 80 A22 22 0 0 0 96 50" width={6} fill={STRAP} />}
+      <BarEnd />
+      <Tube d="M60 -6 V20 Q52 34 51 58 A25 25 0 0 0 97 72" width={13} />
+      <Tube d="M62 10 Q86 20 100 42 Q106 54 102 64" width={11} fill={thumb} />
+    </>
+  );
+}
+
+/** Somebody standing with the bar, from in front: both arms straight. */
+const Lifter = (): ReactElement => (
+  <>
+    <circle cx={72} cy={2} r={11} fill={SKIN} />
+    <path d="M50 18 Q72 10 94 18 L88 72 H56 Z" fill={SKIN} />
+    <Tube d="M63 78 V112" width={13} />
+    <Tube d="M81 78 V112" width={13} />
+    <path d="M6 84 H138" strokeWidth={7} />
+    <path d="M6 84 H138" strokeWidth={3} stroke={BAR} />
+    <Tube d="M50 24 L46 54 L44 84" width={9} />
+    <Tube d="M94 24 L98 54 L100 84" width={9} fill={ACCENT} />
+    <path d="M12 62 V106 M132 62 V106" strokeWidth={6} />
+  </>
+);
+
+export const OVERHAND_STEPS: readonly DrawnStep[] = [
+  {
+    words: 'Both hands over the bar, palms towards you, the bar at the base of the fingers.',
+    drawing: (
+      <Frame>
+        <BarAlong />
+        <BackOfHand x={40} fingers={94} />
+        <BackOfHand x={104} fingers={94} />
+      </Frame>
+    ),
+  },
+  {
+    words: 'Close the fingers and lay the thumb over them.',
+    drawing: (
+      <Frame>
+        <BarAlong />
+        <PalmOfHand x={30} fingers="closed" thumb="over" thumbLeft={false} />
+        <PalmOfHand x={114} fingers="closed" thumb="over" />
+      </Frame>
+    ),
+  },
+  {
+    words: 'Squeeze before the bar leaves the floor, and keep squeezing.',
+    drawing: (
+      <Frame>
+        <Fist thumb={SKIN} />
+        <Arrow d="M22 58 H36" tip={[37, 58]} turn={0} />
+        <Arrow d="M130 58 H118" tip={[117, 58]} turn={180} />
+        <Arrow d="M76 106 V98" tip={[76, 97]} turn={-90} />
+      </Frame>
+    ),
+  },
+];
 
 export const HOOK_STEPS: readonly DrawnStep[] = [
   {
@@ -59,9 +229,10 @@ export const HOOK_STEPS: readonly DrawnStep[] = [
     drawing: (
       <Frame>
         <BarAlong />
-        <path d="M 30 12 Q 34 34 44 42 L 58 62" stroke={THUMB} strokeWidth={8} />
-        <path d="M 58 8 Q 62 26 70 34" strokeWidth={5} opacity={0.5} />
-        <path d="M 74 66 L 74 78 M 70 74 L 74 79 L 78 74" strokeWidth={2} />
+        <PalmOfHand x={76} fingers="open" thumb="down" />
+        <BarEdges from={50} to={102} />
+        <PalmThumb d="M50 28 Q46 46 52 76" />
+        <Arrow d="M28 44 V78" tip={[28, 79]} turn={90} />
       </Frame>
     ),
   },
@@ -71,9 +242,10 @@ export const HOOK_STEPS: readonly DrawnStep[] = [
     drawing: (
       <Frame>
         <BarAlong />
-        <path d="M 22 14 Q 26 36 34 44" stroke={THUMB} strokeWidth={8} />
-        <path d="M 34 46 L 76 51" stroke={THUMB} strokeWidth={8} />
-        <path d="M 40 70 A 26 20 0 0 0 74 68 M 70 64 L 75 68 L 70 73" strokeWidth={2} />
+        <PalmOfHand x={76} fingers="open" thumb="along" />
+        <BarEdges from={50} to={102} />
+        <PalmThumb d="M50 28 Q44 52 54 62 L90 65" />
+        <Arrow d="M26 62 Q30 88 54 90" tip={[55, 90]} turn={0} />
       </Frame>
     ),
   },
@@ -81,10 +253,8 @@ export const HOOK_STEPS: readonly DrawnStep[] = [
     words: 'Two or three fingers over the thumb, and no deeper than it holds.',
     drawing: (
       <Frame>
-        <Wrist />
-        <BarEnd />
-        <path d="M 40 62 Q 56 78 74 68" stroke={THUMB} strokeWidth={8} />
-        <Fingers closed={235} />
+        <BarAlong />
+        <PalmOfHand x={76} fingers="closed" thumb="under" />
       </Frame>
     ),
   },
@@ -93,23 +263,33 @@ export const HOOK_STEPS: readonly DrawnStep[] = [
     drawing: (
       <Frame>
         <BarEnd />
-        <path d="M 42 64 Q 56 76 72 66" stroke={THUMB} strokeWidth={8} />
-        <Fingers closed={250} />
-        <path d="M 30 76 L 12 60 M 12 60 L 14 69 M 12 60 L 21 61" strokeWidth={2.5} />
+        <Tube d="M66 18 Q94 30 97 56 Q96 68 90 74" width={11} fill={ACCENT} />
+        <Tube d="M60 -6 V20 Q50 34 49 58 A28 28 0 0 0 104 66 Q106 58 102 50" width={13} />
+        <Arrow d="M26 86 V30" tip={[26, 29]} turn={-90} />
       </Frame>
     ),
   },
 ];
+
+/** The thumb again, over the bar that was drawn over it. */
+function PalmThumb({ d }: { d: string }): ReactElement {
+  return <Tube d={d} width={12} fill={ACCENT} />;
+}
 
 export const STRAP_STEPS: readonly DrawnStep[] = [
   {
     words: 'Snug at the wrist, the tail along the thumb side. The non-dominant hand goes first.',
     drawing: (
       <Frame>
-        <path d="M 34 6 L 34 34 Q 34 50 44 60 L 44 84 M 66 6 L 66 40 L 70 84 M 54 60 L 54 88 M 62 62 L 62 90" />
-        <path d="M 34 40 Q 22 48 22 62" stroke={HAND} />
-        <path d="M 30 24 L 70 24 M 30 30 L 70 30" stroke={STRAP} strokeWidth={5} />
-        <path d="M 31 28 Q 12 44 14 84" stroke={STRAP} strokeWidth={5} />
+        <g transform="translate(76 0)">
+          <Tube d="M-26 44 Q-38 58 -36 74" width={11} />
+          {across.map((each, i) => (
+            <Tube key={each} d={`M${each} 56 V${[90, 98, 94, 82][i]!}`} width={FINGER} />
+          ))}
+          <path d="M-14 -4 L-14 20 Q-28 32 -26 60 H25 Q27 36 14 20 L14 -4 Z" fill={SKIN} />
+          <Tube d="M-14 14 H14" width={8} fill={STRAP} />
+          <Tube d="M-14 16 Q-50 36 -50 102" width={8} fill={STRAP} />
+        </g>
       </Frame>
     ),
   },
@@ -117,10 +297,12 @@ export const STRAP_STEPS: readonly DrawnStep[] = [
     words: 'Hand, bar, strap: it goes under the bar, not over it.',
     drawing: (
       <Frame>
-        <Wrist />
+        <Tube d="M60 -6 V24 Q54 36 50 52 Q46 66 50 80" width={13} />
+        <Tube d="M68 16 Q88 22 100 30" width={11} />
         <BarEnd />
-        <path d="M 26 30 L 42 66 Q 58 78 76 66" stroke={STRAP} strokeWidth={5} />
-        <path d="M 70 64 L 77 65 L 75 73" stroke={STRAP} strokeWidth={2.5} />
+        <Tube d="M52 14 H68" width={6} fill={STRAP} />
+        <Tube d="M62 16 Q58 82 78 82 Q98 80 104 62" width={6} fill={STRAP} />
+        <Arrow d="M112 66 Q112 52 116 42" tip={[116, 41]} turn={-75} />
       </Frame>
     ),
   },
@@ -129,11 +311,11 @@ export const STRAP_STEPS: readonly DrawnStep[] = [
     drawing: (
       <Frame>
         <BarAlong />
-        {[34, 46, 58].map((x) => (
-          <path key={x} d={`M ${x} 40 L ${x + 8} 60`} stroke={STRAP} strokeWidth={6} />
+        <BackOfHand x={38} />
+        {[72, 82, 92].map((x) => (
+          <Tube key={x} d={`M${x} 54 L${x + 5} 74`} width={6} fill={STRAP} />
         ))}
-        <path d="M 24 8 L 32 40" stroke={STRAP} strokeWidth={5} />
-        <path d="M 74 76 L 98 76 M 93 71 L 98 76 L 93 81" strokeWidth={2} />
+        <Arrow d="M72 92 H106" tip={[107, 92]} turn={0} />
       </Frame>
     ),
   },
@@ -141,11 +323,12 @@ export const STRAP_STEPS: readonly DrawnStep[] = [
     words: 'Twist the bar tight, close the hand over the strap, and squeeze all the same.',
     drawing: (
       <Frame>
-        <Wrist />
+        <Tube d="M60 14 Q54 40 54 58 A22 22 0 0 0 98 58 A22 22 0 0 0 58 44" width={5} fill={STRAP} />
         <BarEnd />
-        <path d="M 30 32 L 41 60 A 21 21 0 1 0 60 29 A 21 21 0 0 0 42 40" stroke={STRAP} strokeWidth={4} />
-        <Fingers closed={240} />
-        <path d="M 92 38 A 36 36 0 0 1 88 70 M 93 63 L 87 71 L 83 63" strokeWidth={2} />
+        <Tube d="M56 -6 V18 Q44 34 43 58 A33 33 0 0 0 104 74" width={12} />
+        <Tube d="M62 8 Q94 14 108 40 Q112 52 110 62" width={10} />
+        <Tube d="M47 12 H66" width={6} fill={STRAP} />
+        <Arrow d="M128 36 Q136 62 122 86" tip={[122, 86]} turn={120} />
       </Frame>
     ),
   },
@@ -156,11 +339,9 @@ export const MIXED_STEPS: readonly DrawnStep[] = [
     words: 'The dominant hand over the bar; the other turned, palm away.',
     drawing: (
       <Frame>
-        <BarAlong y={56} />
-        <path d="M 22 8 L 26 42 M 44 8 L 42 42 M 24 44 Q 24 66 28 66 M 30 44 L 32 67 M 36 44 L 37 67 M 42 44 L 42 66" />
-        <path d="M 78 8 L 78 44 M 98 8 L 98 44 M 78 70 Q 78 50 80 46 M 85 71 L 85 47 M 91 71 L 91 47 M 97 70 Q 98 52 97 46" />
-        <path d="M 76 56 L 68 60" stroke={THUMB} strokeWidth={5} />
-        <path d="M 44 58 L 52 62" stroke={THUMB} strokeWidth={5} />
+        <BarAlong />
+        <BackOfHand x={40} />
+        <PalmOfHand x={104} fingers="closed" thumb="over" thumbLeft={false} />
       </Frame>
     ),
   },
@@ -168,10 +349,8 @@ export const MIXED_STEPS: readonly DrawnStep[] = [
     words: 'Both arms long, the turned one above all: no bend at the elbow, no pull from the arm.',
     drawing: (
       <Frame>
-        <BarAlong y={82} />
-        <path d="M 44 6 L 38 42 L 36 76" strokeWidth={6} />
-        <path d="M 76 6 L 82 42 L 84 76" strokeWidth={6} />
-        <circle cx={82} cy={42} r={9} stroke={STRAP} strokeWidth={2.5} />
+        <Lifter />
+        <circle cx={97} cy={52} r={12} stroke="var(--forge)" strokeWidth={2.5} />
       </Frame>
     ),
   },
@@ -179,33 +358,41 @@ export const MIXED_STEPS: readonly DrawnStep[] = [
     words: 'The bar stays against the body on the turned side too; change sides as the ledger says.',
     drawing: (
       <Frame>
-        <path d="M 20 90 L 30 60 L 26 30" strokeWidth={7} opacity={0.45} />
-        <path d="M 26 30 L 38 58" strokeWidth={5} />
-        <circle cx={42} cy={62} r={9} fill={BAR} stroke={HAND} strokeWidth={1.5} />
-        <path d="M 72 62 L 56 62 M 61 57 L 56 62 L 61 67" strokeWidth={2} />
-        <path
-          d="M 82 30 L 106 30 M 101 25 L 106 30 L 101 35 M 106 42 L 82 42 M 87 37 L 82 42 L 87 47"
-          strokeWidth={2}
-        />
+        <Tube d="M62 -6 Q66 40 58 62 Q54 84 60 114" width={26} />
+        <Tube d="M74 -6 Q84 30 86 52" width={12} />
+        <BarEnd x={86} y={68} />
+        <Tube d="M86 54 Q98 60 98 70 Q94 82 82 82" width={9} />
+        <Arrow d="M130 68 H112" tip={[111, 68]} turn={180} />
       </Frame>
     ),
   },
 ];
 
-/** An open hand, palm up; `painted` are the parts that take chalk. */
+/** An open palm, the one of the hands check; `painted` zones take chalk, `under` lies over them. */
 function Palm({ painted }: { painted: ReactNode }): ReactElement {
   return (
     <Frame>
-      {painted}
-      <path
-        d="M 44 92 L 44 60 Q 30 52 24 40 Q 24 34 30 34 Q 38 42 46 46 L 46 14 Q 49 8 53 14 L 54 40 L 56 8 Q 60 3 63 8 L 64 40 L 67 12 Q 71 7 74 13 L 73 44 L 77 24 Q 81 20 84 26 L 80 58 Q 80 74 76 92"
-        strokeWidth={2}
-      />
+      <g transform="translate(28 -6) scale(0.42)" strokeWidth={5}>
+        {HAND_SHAPES.filter(({ zone }) => ['finger', 'thumb', 'palm', 'wrist'].includes(zone)).map(
+          ({ d }) => (
+            <path key={d} d={d} fill={SKIN} />
+          ),
+        )}
+        {painted}
+        {HAND_SHAPES.filter(({ zone }) => ['finger', 'thumb', 'palm'].includes(zone)).map(({ d }) => (
+          <path key={d} d={d} />
+        ))}
+        <g strokeWidth={2.5} opacity={0.5}>
+          {HAND_LINES.map((d) => (
+            <path key={d} d={d} />
+          ))}
+        </g>
+      </g>
     </Frame>
   );
 }
 
-const paint = { fill: 'var(--ochre)', stroke: 'none', opacity: 0.45 } as const;
+const paint = { stroke: CHALK, strokeWidth: 18, fill: 'none' } as const;
 
 export const CHALK_STEPS: readonly DrawnStep[] = [
   {
@@ -215,9 +402,9 @@ export const CHALK_STEPS: readonly DrawnStep[] = [
       <Palm
         painted={
           <g {...paint}>
-            <rect x={45} y={34} width={37} height={12} />
-            <rect x={46} y={16} width={37} height={14} />
-            <circle cx={44} cy={53} r={7} />
+            <path d="M90 152 Q130 138 178 160" strokeWidth={24} />
+            <path d="M90 128 L80 70 M122 122 L121 50 M155 126 L164 64 M184 140 L198 102" />
+            <path d="M78 178 Q70 166 60 158" />
           </g>
         }
       />
@@ -229,8 +416,8 @@ export const CHALK_STEPS: readonly DrawnStep[] = [
       <Palm
         painted={
           <g {...paint}>
-            <path d="M 22 42 Q 28 54 42 62 L 38 54 Q 30 48 27 38 Z" />
-            <rect x={46} y={12} width={9} height={30} />
+            <path d="M24 150 Q38 190 66 222" strokeWidth={16} />
+            <path d="M90 128 L80 66" />
           </g>
         }
       />
@@ -240,11 +427,50 @@ export const CHALK_STEPS: readonly DrawnStep[] = [
     words: 'Clap off the excess over the bucket: a crust rolls, and packs into the knurl.',
     drawing: (
       <Frame>
-        <path d="M 30 14 L 52 40 M 90 14 L 68 40" strokeWidth={8} />
-        <path d="M 38 66 L 44 92 L 76 92 L 82 66 Z" strokeWidth={2.5} />
-        {[50, 58, 66, 72].map((x, i) => (
-          <circle key={x} cx={x} cy={52 + (i % 2) * 8} r={1.8} fill={HAND} stroke="none" />
+        <Tube d="M22 -4 L58 42" width={15} />
+        <Tube d="M122 -4 L86 42" width={15} />
+        <path d="M46 78 L54 110 H90 L98 78 Z" fill={BAR} />
+        <path d="M46 78 H98" strokeWidth={4} />
+        {[60, 68, 76, 84].map((x, i) => (
+          <circle key={x} cx={x} cy={58 + (i % 2) * 9} r={2.2} fill={CHALK} strokeWidth={1} />
         ))}
+      </Frame>
+    ),
+  },
+];
+
+const Thumb = (): ReactElement => (
+  <path
+    d="M44 112 Q40 84 48 64 Q44 44 50 26 Q58 8 76 10 Q94 14 96 36 Q97 52 92 66 Q100 86 98 112 Z"
+    fill={SKIN}
+  />
+);
+const Tape = ({ y }: { y: number }): ReactElement => (
+  <path d={`M44 ${y} Q72 ${y + 9} 98 ${y} L97 ${y + 15} Q72 ${y + 24} 45 ${y + 15} Z`} fill={STRAP} />
+);
+
+export const TAPE_STEPS: readonly DrawnStep[] = [
+  {
+    words: 'Stretch tape: one turn below the knuckle of the thumb, flat and not tight.',
+    drawing: (
+      <Frame>
+        <Thumb />
+        <path d="M60 20 Q60 14 73 14 Q86 15 86 24 L84 40 Q72 46 62 40 Z" />
+        <Tape y={76} />
+      </Frame>
+    ),
+  },
+  {
+    words: 'One turn above it, over the lower edge of the nail: the knuckle stays free and bends.',
+    drawing: (
+      <Frame>
+        <Thumb />
+        <path d="M60 20 Q60 14 73 14 Q86 15 86 24 L84 40 Q72 46 62 40 Z" />
+        <Tape y={76} />
+        <g transform="translate(1 -2)">
+          <Tape y={34} />
+        </g>
+        <Arrow d="M116 52 Q124 64 116 76" tip={[116, 76]} turn={120} />
       </Frame>
     ),
   },
