@@ -359,6 +359,12 @@ const SOUND: Record<string, unknown[]> = {
   holdLift: ['deadHang'],
   maxOfLift: ['clean-pull', { deadliftMax: 200, bests: [{ liftId: 'clean', load: 110 }] }],
   parseSetLine: ['ramp top 3x5 @ 75% touch', { deadliftMax: 200, unit: 'kg', lift: 'deadlift.conventional' }],
+  lineFor: [
+    'top 1x1 @ 180kg',
+    { deadliftMax: 200, unit: 'kg', lift: 'deadlift.conventional' },
+    { deadliftMax: 150 },
+  ],
+  lineAsShare: ['top 1x1 @ 180kg', { deadliftMax: 200, unit: 'kg', lift: 'deadlift.conventional' }],
   writeSetLines: [[{ role: 'top', load: 172.5, reps: 1, style: 'reset' }], 'kg'],
   loadBar: [{ target: 142.5, bar: 20, collars: 5, plates }],
   loadRamp: [{ targets: [60, 100], bar: 20, collars: 5, plates }],

@@ -132,6 +132,7 @@ export * from './grip-week/forearm-week.ts';
 export * from './audit/grip-audit.ts';
 
 // Programs.
+export * from './set-line/line-for.ts';
 export * from './set-line/set-line.ts';
 export type { LineTerms } from './set-line/line-terms.ts';
 export {
