@@ -5,6 +5,7 @@ import { Transform, Type } from 'class-transformer';
 import {
   ArrayMaxSize,
   ArrayMinSize,
+  ArrayUnique,
   IsArray,
   IsBoolean,
   IsISO8601,
@@ -134,6 +135,17 @@ export const Flag = (message: string): Decorate => IsBoolean({ message });
 export const OneOf = (values: readonly string[], message: string): Decorate => IsIn(values, { message });
 
 export const Id = (message: string): Decorate => IsUUID(undefined, { message });
+
+/** A list of ids, each once. */
+export function Ids({ min, max }: Bounds, message: string): Decorate {
+  return all(
+    IsArray({ message }),
+    ArrayMinSize(min, { message }),
+    ArrayMaxSize(max, { message: `At most ${max}. ${message}` }),
+    ArrayUnique({ message: `Each once. ${message}` }),
+    IsUUID(undefined, { each: true, message }),
+  );
+}
 
 /** A day, `YYYY-MM-DD`, that the calendar has and that is near enough to be meant. */
 export function Day(message: string): Decorate {

@@ -18,6 +18,7 @@ export type { KnownHistory } from './history.ts';
 export * from './holds.ts';
 export * from './imports.ts';
 export * from './kit.ts';
+export * from './library.ts';
 export * from './lifters.ts';
 export * from './log.ts';
 export * from './meets.ts';

@@ -35,6 +35,7 @@ import { Deeds1766000000044 } from './records/deeds/migrations/0044-deeds.ts';
 import { KeptCurves1766000000040 } from './records/kept-curves/migrations/0040-kept-curves.ts';
 import { KeptBackTests1766000000049 } from './records/kept-curves/migrations/0049-kept-back-tests.ts';
 import { LogVersions1766000000050 } from './records/log/migrations/0050-log-versions.ts';
+import { Library1766000000051 } from './records/library/migrations/0051-library.ts';
 import { LogKeepsWhatWasHeld1766000000027 } from './records/log/migrations/0027-log-keeps-what-was-held.ts';
 
 /** Every change of the schema, in order; each stands in the folder of the noun whose tables it changes. */
@@ -77,4 +78,5 @@ export const MIGRATIONS = [
   LaneStands1766000000048,
   KeptBackTests1766000000049,
   LogVersions1766000000050,
+  Library1766000000051,
 ];

@@ -100,6 +100,13 @@ const NOUNS: Record<string, Noun> = {
     other: { school: { ...SCHOOLS[0]!, name: 'Ours' } },
     versioned: true,
   },
+  plan: {
+    path: (id) => `/library/${id}`,
+    body: (version) => ({ title: 'Heavy', version, from: { sessionId: own.session } }),
+    other: { title: 'Light' },
+    versioned: true,
+    remove: (id) => `/library/${id}?version=1`,
+  },
   protocol: {
     path: (id) => `/squeeze-protocols/${id}`,
     body: (version) => ({ name: 'Standing', protocol: { ...PROTOCOL, posture: 'standing' }, version }),

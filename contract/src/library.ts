@@ -1,0 +1,96 @@
+import type { HoldKindId } from '@iron-clasp/core';
+import { Day, Id, Ids, OneOf, Optional, Part, SeenVersion, Text } from './fields.ts';
+
+const SOURCE_MESSAGE = 'Choose a session, a week of a lifter, or a plan of the library.';
+
+/** What is copied: exactly one of a session, the week of a lifter that holds a day, and a plan of the library. */
+export class PlanSource {
+  @Optional()
+  @Id(SOURCE_MESSAGE)
+  sessionId?: string;
+
+  @Optional()
+  @Id(SOURCE_MESSAGE)
+  lifterId?: string;
+
+  /** Any day of the lifter's week. */
+  @Optional()
+  @Day(SOURCE_MESSAGE)
+  week?: string;
+
+  @Optional()
+  @Id(SOURCE_MESSAGE)
+  planId?: string;
+}
+
+/** How loads are carried over: as each lifter's share of a best, or as they stand. */
+export const LOADS_CARRIED = ['own', 'written'] as const;
+export type LoadsCarried = (typeof LOADS_CARRIED)[number];
+/** Lifters that one request copies to. */
+export const MOST_COPIED_TO = 60;
+
+/** Writes a session, a week or a plan into the programs of several lifters. */
+export class CopyRequest {
+  @Part(() => PlanSource, SOURCE_MESSAGE)
+  from: PlanSource;
+
+  @Ids({ min: 1, max: MOST_COPIED_TO }, 'Choose at least one lifter.')
+  lifters: string[];
+
+  /** The day a session goes to; of a week any day of the one it goes to. */
+  @Day('Choose the day to copy to.')
+  on: string;
+
+  @OneOf(LOADS_CARRIED, 'Say whose loads: own or written.')
+  loads: LoadsCarried;
+}
+
+/** What a copy did, lifter by lifter: all of it or nothing each. */
+export interface CopyView {
+  readonly lifters: readonly {
+    readonly lifterId: string;
+    readonly name: string;
+    /** What is written now, to be taken back. */
+    readonly written: readonly { readonly id: string; readonly version: number; readonly on: string }[];
+    /** Lines whose load stayed as written, because no best tells how it would change. */
+    readonly kept: readonly string[];
+    /** Why nothing was written. */
+    readonly refused: string | null;
+  }[];
+}
+
+/** Keeps a session or a week in the club's library, or gives a plan there another title. */
+export class LibraryPlanRequest {
+  @Text(80, 'Title must be 1 to 80 characters.')
+  title: string;
+
+  /** Left out to change the title alone. */
+  @Optional()
+  @Part(() => PlanSource, SOURCE_MESSAGE)
+  from?: PlanSource;
+
+  @SeenVersion()
+  version: number;
+}
+
+/** A session of a plan: nobody's own, so its loads are shares wherever a best is known. */
+export interface LibrarySession {
+  /** Days after Monday, 0–6. */
+  readonly day: number;
+  readonly title: string;
+  readonly lines: readonly { readonly liftId: string; readonly text: string }[];
+  readonly holds: readonly HoldKindId[];
+}
+
+export interface LibraryPlan {
+  readonly id: string;
+  readonly version: number;
+  readonly title: string;
+  readonly kind: 'session' | 'week';
+  readonly sessions: readonly LibrarySession[];
+}
+
+export interface LibraryView {
+  /** By title. */
+  readonly plans: readonly LibraryPlan[];
+}
