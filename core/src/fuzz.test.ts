@@ -356,6 +356,7 @@ const SOUND: Record<string, unknown[]> = {
       elbowPain: 2,
     },
   ],
+  forearmLine: [{ lift: 'band-opening', name: 'Band opening', sets: 3, reps: 15, covers: [] }, 'kg'],
   holdLift: ['deadHang'],
   maxOfLift: ['clean-pull', { deadliftMax: 200, bests: [{ liftId: 'clean', load: 110 }] }],
   parseSetLine: ['ramp top 3x5 @ 75% touch', { deadliftMax: 200, unit: 'kg', lift: 'deadlift.conventional' }],

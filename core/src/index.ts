@@ -126,6 +126,7 @@ export * from './grip-week/block-report.ts';
 export * from './grip-week/hard-effort.ts';
 export * from './grip-week/straps-off.ts';
 export * from './grip-week/forearm-load.ts';
+export * from './grip-week/forearm-line.ts';
 export * from './grip-week/forearm-week.ts';
 
 // An audit of the grip for a lifter of whom the log says little.

@@ -54,6 +54,7 @@ it('changes it, moves a line by key, and copies it a week on', async () => {
   await page.click('Save');
   await page.says('Event pulls, heavy', 'section[aria-label="Coming sessions"]');
   await page.press(By.xpath('//button[starts-with(@aria-label, "Copy Event pulls, heavy")]'));
+  await page.click('Edit the copy first');
   await page.find(line(2));
   await page.click('Save');
   await page.until(

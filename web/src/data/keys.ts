@@ -34,7 +34,8 @@ export type ClubNoun =
   | 'blockEffect'
   | 'venues'
   | 'kit'
-  | 'schools';
+  | 'schools'
+  | 'library';
 
 /**
  * Names of everything that is fetched. Each begins with its owner, so that a write lets go of all that is the owner's by one

@@ -1,12 +1,10 @@
 import { Injectable } from '@nestjs/common';
 import {
+  forearmLine,
   holdLift,
   KIT_NEEDS,
-  liftOf,
   planForearmWeek,
   SIDES,
-  writeSetLines,
-  type ForearmExercise,
   type ForearmWeek,
   type LastForearmWork,
   type MassUnit,
@@ -14,7 +12,6 @@ import {
 import { mondayOf, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
 import { notFound, Problem } from '../../platform/http/problem.ts';
 import type { LoggedSet } from '../../records/log/log.entity.ts';
-import type { SessionLine } from '../../records/training/training.entity.ts';
 import { forearmDays } from '../../evidence/holds/grip-events.ts';
 import { HoldFactsService, type HoldFacts } from '../../evidence/holds/hold-facts.service.ts';
 import { LifterTodayService } from '../../evidence/lifter-today/lifter-today.service.ts';
@@ -47,7 +44,7 @@ export class ForearmWorkService {
       facts.sessions.find((session) => session.heldOn >= day)?.venueId ??
       (await this.lifters.usualVenue(club, lifterId));
     if (!venueId) throw notFound('venue');
-    const lines = work.exercises.map((each) => lineOf(each, unit));
+    const lines = work.exercises.map((each) => ({ liftId: each.lift, text: forearmLine(each, unit) }));
     await this.programs.append(
       club,
       lifterId,
@@ -94,18 +91,4 @@ function lastWork(sets: readonly LoggedSet[]): LastForearmWork[] {
     load: Math.max(...done.map((set) => set.load)),
     reached: done.every((set) => set.slippedAtRep === null && (set.pain ?? 0) < SORE),
   }));
-}
-
-function lineOf({ lift, sets, reps, seconds, load }: ForearmExercise, unit: MassUnit): SessionLine {
-  const { timed } = liftOf(lift);
-  const set = {
-    ...{ role: 'accessory' as const, style: 'reset' as const, load: load?.load ?? 0 },
-    ...(timed ? { reps: 1, seconds: seconds ?? 30 } : { reps: reps ?? 15 }),
-  };
-  const [text] = writeSetLines(
-    Array.from({ length: sets }, () => set),
-    unit,
-    lift,
-  );
-  return { liftId: lift, text: text! };
 }

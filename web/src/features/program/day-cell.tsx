@@ -142,7 +142,9 @@ function Slip({ session, chosen, onOpen, onMove, onRemove }: SlipProps): ReactEl
           type="button"
           aria-label={`Copy ${title}, ${on}`}
           title="Copy"
-          onClick={() => onOpen({ kind: 'copy', sessionId: id })}
+          onClick={() =>
+            onOpen({ kind: 'copy', what: { kind: 'session', from: { sessionId: id }, title, on } })
+          }
           className={tool}
         >
           <Copy size={15} aria-hidden />

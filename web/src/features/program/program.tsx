@@ -9,6 +9,8 @@ import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
 import { draftName, SessionEditor } from './session-editor.tsx';
 import { useHasDraft } from '../../offline/drafts.ts';
 import type { OpenSession } from './open-session.ts';
+import { CopyPanel } from './copy-panel.tsx';
+import { Library } from './library.tsx';
 import { Weeks } from './weeks.tsx';
 import { usePlan, useProgram } from '../../data/training/programs.ts';
 
@@ -31,8 +33,14 @@ export function Program(): ReactElement {
     requestAnimationFrame(() => editor.current?.scrollIntoView({ block: 'nearest' }));
   };
   const { data: view } = program;
-  const chosen = 'sessionId' in open ? open.sessionId : null;
-  const day = open.kind === 'new' ? open.on : view?.sessions.find(({ id }) => id === chosen)?.on;
+  const chosen =
+    'sessionId' in open ? open.sessionId : open.kind === 'copy' ? (open.what.from.sessionId ?? null) : null;
+  const day =
+    open.kind === 'new'
+      ? open.on
+      : open.kind === 'copy'
+        ? open.what.on
+        : view?.sessions.find(({ id }) => id === chosen)?.on;
   // With the editor open only its own week stands above it.
   const weeks = view?.weeks.filter((monday) => !day || monday === mondayOf(day)) ?? [];
   return (
@@ -42,6 +50,7 @@ export function Program(): ReactElement {
           <Button look="action" onClick={() => show({ kind: 'new', on: today })}>
             New session
           </Button>
+          <Button onClick={() => show({ kind: 'library' })}>From the library</Button>
           {waits && open.kind !== 'new' && (
             <p className="text-sm text-quiet">Your draft of one waits there.</p>
           )}
@@ -85,12 +94,27 @@ export function Program(): ReactElement {
           <SessionEditor
             key={`${open.kind} ${open.sessionId} ${plan.data.version}`}
             lifter={lifter}
-            start={open.kind === 'copy' ? copied(plan.data) : plan.data}
+            start={open.kind === 'editCopy' ? copied(plan.data) : plan.data}
             on={today}
             onDone={close}
           />
         )}
-        <LineHelp />
+        {open.kind === 'copy' && (
+          <CopyPanel
+            key={JSON.stringify(open.what.from)}
+            what={open.what}
+            lifterId={lifter.id}
+            today={today}
+            onEdit={
+              open.what.from.sessionId
+                ? () => show({ kind: 'editCopy', sessionId: open.what.from.sessionId! })
+                : undefined
+            }
+            onDone={close}
+          />
+        )}
+        {open.kind === 'library' && <Library lifterId={lifter.id} today={today} onDone={close} />}
+        {(open.kind === 'new' || 'sessionId' in open) && <LineHelp />}
       </div>
     </div>
   );

@@ -41,6 +41,25 @@ const PLAN = {
   ...{ later: 0, started: false, lines: [{ liftId: 'deadlift.conventional', text: 'top 1x1 @ 91%' }] },
 } as unknown as SessionPlanView;
 
+/** What the week lacks: one exercise, and a hold of the proposed block. */
+const LACKS = {
+  week: {
+    from: '2026-11-23',
+    forearm: {
+      sessions: [
+        {
+          on: '2026-11-26',
+          exercises: [
+            { lift: 'band-opening', name: 'Band opening', sets: 3, reps: 15, covers: ['opening', 'mid'] },
+          ],
+        },
+      ],
+    },
+  },
+  nextWeek: { from: '2026-11-30', forearm: { sessions: [] } },
+  proposal: { propose: true, kinds: ['deadHang'], why: [{ text: 'Slips are rising.' }] },
+};
+
 const sent: { path: string; body: Record<string, unknown> }[] = [];
 let answer: () => Response;
 const json = (status: number, body: unknown): Response =>
@@ -52,6 +71,7 @@ beforeEach(() => {
   window.localStorage.clear();
   Object.assign(globalThis, {
     fetch: async (path: string, { method, body }: RequestInit) => {
+      if (path.endsWith('/holds')) return json(200, LACKS);
       if (method === 'GET') return json(200, [VENUE]);
       if (path.endsWith('/session-preview')) return json(200, preview);
       sent.push({ path, body: JSON.parse(String(body)) as Record<string, unknown> });
@@ -196,4 +216,24 @@ it('what the server says of a field stands at it', async () => {
   await userEvent.click(screen.getByText('Save'));
   await waitFor(async () => expect(said(await title())).toBe('Give the session a title.'));
   expect(sent.length).toBe(1);
+});
+
+it('what the week lacks is dropped in by one press, in place of an empty line', async () => {
+  open(null);
+  await write(await screen.findByLabelText('Title'), 'Arms');
+  await userEvent.click(await screen.findByRole('button', { name: 'Add Band opening to the session' }));
+  await userEvent.click(screen.getByRole('button', { name: /^Add Dead hang/ }));
+  expect(screen.queryByRole('button', { name: /^Add Band opening/ })).toBeNull();
+  expect(screen.getByLabelText<HTMLInputElement>('Line 1: sets').value).toBe('accessory 3x15 band');
+  await userEvent.click(screen.getByRole('button', { name: 'Save' }));
+  await waitFor(() => expect(sent).toHaveLength(1));
+  expect(sent[0]!.body).toMatchObject({
+    holds: ['deadHang'],
+    lines: [{ liftId: 'band-opening', text: 'accessory 3x15 band' }],
+  });
+});
+
+it('of a week far ahead nothing is proposed, and it is said why', async () => {
+  open({ ...PLAN, heldOn: '2027-02-02' });
+  expect(await screen.findByText(/known for this week and the next/)).toBeTruthy();
 });

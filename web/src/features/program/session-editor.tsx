@@ -17,6 +17,7 @@ import { useVenues } from '../../data/kit/kit.ts';
 import { maxesOf, Read } from './line-read.tsx';
 import { useLinePreview, useSaveSessions } from '../../data/training/programs.ts';
 import { Checkbox } from '../../ui/checkbox.tsx';
+import { DropIn } from './drop-in.tsx';
 import { SessionHolds } from './session-holds.tsx';
 import { Select } from '../../ui/select.tsx';
 import { DateField } from '../../ui/date-field.tsx';
@@ -71,6 +72,9 @@ export const draftName = (lifterId: string, start: SessionPlanView | null): stri
   `session.${lifterId}.${start ? start.id || `copy of ${start.title} ${start.heldOn}` : 'new'}`;
 
 const row = (liftId: string, text = ''): Row => ({ key: crypto.randomUUID(), liftId, text });
+
+/** An empty line gives way to what is dropped in. */
+const isWritten = (each: Row): boolean => each.text.trim() !== '';
 
 /** A session line by line, by keyboard: Enter adds a line, Alt with the arrows moves it. */
 export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps): ReactElement {
@@ -190,7 +194,7 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
   return (
     <form onSubmit={onSubmit} noValidate aria-label="Session" className="grid gap-4">
       {draft.found && <DraftNote at={draft.found.at} onDiscard={discard} />}
-      <div className="grid gap-4 sm:grid-cols-2 2xl:grid-cols-4">
+      <div className="grid gap-4 sm:grid-cols-2 lg:grid-cols-4">
         <Field
           label="Title"
           value={title}
@@ -228,69 +232,81 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
           ))}
         </ul>
       )}
-      <ol ref={list} aria-label="Lines" className="grid gap-2">
-        {rows.map((each, i) => (
-          <li
-            key={each.key}
-            className="grid gap-x-2 gap-y-1 border-b border-rule pb-2 sm:grid-cols-[10rem_minmax(0,1fr)_auto]"
-          >
-            <Select
-              aria-label={`Line ${i + 1}: lift`}
-              value={each.liftId}
-              options={LIFTS.map((lift) => [lift.id, lift.name] as const)}
-              onChange={(liftId) => change(i, { liftId })}
-            />
-            <div className="min-w-0">
-              <input
-                aria-label={`Line ${i + 1}: sets`}
-                aria-describedby={`${each.key}-read`}
-                value={each.text}
-                maxLength={200}
-                placeholder="3x5 @ 75%"
-                autoComplete="off"
-                spellCheck={false}
-                onChange={(event) => change(i, { text: event.target.value })}
-                onKeyDown={(event) => onKey(event, i)}
-                className="control figures w-full text-lg placeholder:text-quiet"
-              />
-              <Read
-                id={`${each.key}-read`}
-                row={each}
-                lifter={lifter}
-                unit={unit}
-                refused={fault(`lines[${i}].text`) ?? fault(`lines[${i}].liftId`)}
-                preview={preview?.lines[i]}
-              />
-            </div>
-            <div className="flex items-start">
-              <Tool words={`Move line ${i + 1} up`} disabled={i === 0} onPress={() => move(i, i - 1)}>
-                <ArrowUp size={16} aria-hidden />
-              </Tool>
-              <Tool
-                words={`Move line ${i + 1} down`}
-                disabled={i === rows.length - 1}
-                onPress={() => move(i, i + 1)}
+      <div className="grid gap-x-8 gap-y-4 xl:grid-cols-[minmax(0,1fr)_17rem]">
+        <div className="grid content-start gap-4">
+          <ol ref={list} aria-label="Lines" className="grid gap-2">
+            {rows.map((each, i) => (
+              <li
+                key={each.key}
+                className="grid gap-x-2 gap-y-1 border-b border-rule pb-2 sm:grid-cols-[10rem_minmax(0,1fr)_auto]"
               >
-                <ArrowDown size={16} aria-hidden />
-              </Tool>
-              <Tool
-                words={`Remove line ${i + 1}`}
-                disabled={false}
-                onPress={() => setRows(rows.filter((_, at) => at !== i))}
-              >
-                <X size={16} aria-hidden />
-              </Tool>
-            </div>
-          </li>
-        ))}
-      </ol>
-      <div className="flex flex-wrap items-center gap-4">
-        <Button onClick={() => add(rows.length - 1)}>Add a line</Button>
-        <Checkbox checked={rehearsesMeet} onChange={(checked) => set({ rehearsesMeet: checked })}>
-          rehearses the meet: its rules bind
-        </Checkbox>
+                <Select
+                  aria-label={`Line ${i + 1}: lift`}
+                  value={each.liftId}
+                  options={LIFTS.map((lift) => [lift.id, lift.name] as const)}
+                  onChange={(liftId) => change(i, { liftId })}
+                />
+                <div className="min-w-0">
+                  <input
+                    aria-label={`Line ${i + 1}: sets`}
+                    aria-describedby={`${each.key}-read`}
+                    value={each.text}
+                    maxLength={200}
+                    placeholder="3x5 @ 75%"
+                    autoComplete="off"
+                    spellCheck={false}
+                    onChange={(event) => change(i, { text: event.target.value })}
+                    onKeyDown={(event) => onKey(event, i)}
+                    className="control figures w-full text-lg placeholder:text-quiet"
+                  />
+                  <Read
+                    id={`${each.key}-read`}
+                    row={each}
+                    lifter={lifter}
+                    unit={unit}
+                    refused={fault(`lines[${i}].text`) ?? fault(`lines[${i}].liftId`)}
+                    preview={preview?.lines[i]}
+                  />
+                </div>
+                <div className="flex items-start">
+                  <Tool words={`Move line ${i + 1} up`} disabled={i === 0} onPress={() => move(i, i - 1)}>
+                    <ArrowUp size={16} aria-hidden />
+                  </Tool>
+                  <Tool
+                    words={`Move line ${i + 1} down`}
+                    disabled={i === rows.length - 1}
+                    onPress={() => move(i, i + 1)}
+                  >
+                    <ArrowDown size={16} aria-hidden />
+                  </Tool>
+                  <Tool
+                    words={`Remove line ${i + 1}`}
+                    disabled={false}
+                    onPress={() => setRows(rows.filter((_, at) => at !== i))}
+                  >
+                    <X size={16} aria-hidden />
+                  </Tool>
+                </div>
+              </li>
+            ))}
+          </ol>
+          <div className="flex flex-wrap items-center gap-4">
+            <Button onClick={() => add(rows.length - 1)}>Add a line</Button>
+            <Checkbox checked={rehearsesMeet} onChange={(checked) => set({ rehearsesMeet: checked })}>
+              rehearses the meet: its rules bind
+            </Checkbox>
+          </div>
+          <SessionHolds kinds={holds} error={fault('holds')} onChange={(now) => set({ holds: now })} />
+        </div>
+        <DropIn
+          lifterId={lifter.id}
+          day={heldOn}
+          lifts={rows.map((each) => each.liftId)}
+          holds={holds}
+          onLine={(liftId, text) => setRows([...rows.filter(isWritten), row(liftId, text)])}
+          onHold={(kind) => set({ holds: [...holds, kind] })}
+        />
       </div>
-      <SessionHolds kinds={holds} error={fault('holds')} onChange={(now) => set({ holds: now })} />
       {start !== null && start.later > 0 && (
         <Choices
           legend="Change"

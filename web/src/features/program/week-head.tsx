@@ -12,10 +12,13 @@ export function WeekHead({
   lifterId,
   monday,
   id,
+  onCopy,
 }: {
   lifterId: string;
   monday: string;
   id: string;
+  /** Opens what copies the week to other lifters, or keeps it. */
+  onCopy: () => void;
 }): ReactElement {
   const [doing, setDoing] = useState<WeekChange['kind'] | null>(null);
   const [weeks, setWeeks] = useState(3);
@@ -33,6 +36,13 @@ export function WeekHead({
         <h2 id={id} className="mr-auto text-xl">
           Week of {format(parseISO(monday), 'd MMMM')}
         </h2>
+        <button
+          type="button"
+          onClick={onCopy}
+          className="py-1 text-quiet underline decoration-rule underline-offset-4 hover:text-ink"
+        >
+          copy<span className="sr-only"> the week of {format(parseISO(monday), 'd MMMM')}</span>
+        </button>
         {(['repeat', 'move', 'clear'] as const).map((kind) => (
           <button
             key={kind}

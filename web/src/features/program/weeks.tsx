@@ -9,6 +9,7 @@ import {
   type KeyboardCoordinateGetter,
 } from '@dnd-kit/core';
 import type { ProgramSession, ProgramView } from '@iron-clasp/contract';
+import { format, parseISO } from 'date-fns';
 import { useEffect, useRef, useState, type ReactElement } from 'react';
 import { useMoveDay, useRemoveSession, useRestoreSession } from '../../data/training/programs.ts';
 import { shiftDay } from '../../ui/date-words.ts';
@@ -16,7 +17,7 @@ import { nearDay, shortDay } from '../../ui/figures.ts';
 import { Failed } from '../../ui/states.tsx';
 import { useToast } from '../../ui/toast.tsx';
 import { DayCell } from './day-cell.tsx';
-import type { OpenSession } from './open-session.ts';
+import type { Copied, OpenSession } from './open-session.ts';
 import { WeekHead } from './week-head.tsx';
 
 interface WeeksProps {
@@ -29,6 +30,11 @@ interface WeeksProps {
 }
 
 const daysOf = (monday: string): string[] => Array.from({ length: 7 }, (_, i) => shiftDay(monday, i));
+
+const weekOf = (lifterId: string, monday: string): Copied => ({
+  ...{ kind: 'week', from: { lifterId, week: monday }, on: monday },
+  title: `Week of ${format(parseISO(monday), 'd MMMM')}`,
+});
 
 const HOW =
   'Space or Enter lifts a session; the arrows take it to another day, up and down by a week; Space puts it there, Escape puts it back.';
@@ -63,7 +69,12 @@ export function Weeks({ lifterId, view, weeks, chosen, onOpen }: WeeksProps): Re
       {fault && <Failed error={fault} />}
       {weeks.map((monday) => (
         <section key={monday} aria-labelledby={`week-${monday}`} className="mt-4">
-          <WeekHead lifterId={lifterId} monday={monday} id={`week-${monday}`} />
+          <WeekHead
+            lifterId={lifterId}
+            monday={monday}
+            id={`week-${monday}`}
+            onCopy={() => onOpen({ kind: 'copy', what: weekOf(lifterId, monday) })}
+          />
           <ol className="grid lg:grid-cols-7 lg:divide-x lg:divide-rule">
             {daysOf(monday).map((day) => (
               <DayCell
