@@ -1,4 +1,13 @@
-import { CHALK_KINDS, LIMITS, type ChalkKind, type HoldKindId, type PlanFault } from '@iron-clasp/core';
+import {
+  CHALK_KINDS,
+  LIMITS,
+  type ChalkKind,
+  type GripChoice,
+  type HoldKindId,
+  type PlanFault,
+  type SetRole,
+  type Side,
+} from '@iron-clasp/core';
 import { HoldKinds } from './holds.ts';
 import {
   Amount,
@@ -185,6 +194,19 @@ export interface ProgramSession {
   readonly rehearsesMeet: boolean;
   readonly lines: readonly { readonly liftId: string; readonly text: string }[];
   readonly holds: readonly HoldKindId[];
+}
+
+/** The grip that the heaviest set of a lift in one role is called with. */
+export interface ProgramMark {
+  readonly liftId: string;
+  readonly role: SetRole;
+  readonly choice: GripChoice;
+  readonly sideUnder: Side | null;
+}
+
+/** The grips of a week's sessions that are still to come. */
+export interface ProgramMarksView {
+  readonly sessions: readonly { readonly id: string; readonly marks: readonly ProgramMark[] }[];
 }
 
 /** Some weeks of a lifter's program. */

@@ -17,9 +17,10 @@ it('a coach writes a session by keyboard, is shown the character that cannot be 
   await page.signIn();
   await page.openLifter('Kofi Adeyemi-Lund');
   await page.click('Program');
-  await page.says('How a line is written');
+  await page.says('From the library');
   expect(await page.accessibility()).toEqual([]);
   await page.click('New session');
+  await page.says('How a line is written');
   await page.type('Title', 'Event pulls');
   await write(1, 'ramp top 2x1 @ 91%');
   await page.says(/warm-up .* · top /, 'ol[aria-label="Lines"]');
@@ -92,3 +93,38 @@ it('a half-written session outlives another tab, a reload and a sign-out, and is
   await page.click('New session');
   expect(await (await page.field('Title')).getAttribute('value')).toBe('');
 }, 180_000);
+
+it('a week goes to several lifters at their own loads, is taken back, and a session is started from the library', async () => {
+  await page.openLifter('Odalys Brandt');
+  await page.click('Program');
+  const copyWeek = By.xpath('(//section[@aria-labelledby]//button[starts-with(., "copy")])[1]');
+  await page.press(copyWeek);
+  const panel = 'form[aria-label^="Copy Week of"]';
+  for (const name of ['Odalys Brandt', 'Teodor Vance', 'Iskra Petrov'])
+    await page.press(By.xpath(`//label[.="${name}"]`));
+  // A year on, where nothing is written yet.
+  await page.type('To the week of', '30 Nov 2027');
+  expect(await page.accessibility()).toEqual([]);
+  await page.click('Copy to 2 lifters');
+  await page.says(/Iskra Petrov\s+\w{3} \d/, panel);
+  await page.says(/Teodor Vance\s+\w{3} \d/, panel);
+  await page.click('Undo');
+  await page.until(
+    async () => (await page.text(panel)).split('Iskra Petrov').length === 2,
+    'what was copied to be taken back',
+  );
+  await page.click('Keep in the library');
+  await page.type('Title in the library', 'Base week');
+  await page.click('Keep');
+  await page.says('Kept in the library.', panel);
+  await page.click('Cancel');
+  await page.openLifter('Teodor Vance');
+  await page.click('Program');
+  await page.click('From the library');
+  await page.says(/Base week.*%/s, 'section[aria-label="Library"]');
+  expect(await page.accessibility()).toEqual([]);
+  await page.click('Use Base week');
+  await page.type('To the week of', '30 Nov 2027');
+  await page.click('Copy');
+  await page.says(/Teodor Vance\s+\w{3} \d/, 'form[aria-label="Copy Base week"]');
+}, 240_000);

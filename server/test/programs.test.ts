@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type {
   CallsView,
   ErrorView,
+  ProgramMarksView,
   ProgramView,
   RackView,
   SessionPlanView,
@@ -60,6 +61,20 @@ describe('the program week by week', () => {
     const [near, next] = [await weeks('2026-11-24'), await weeks('2026-12-21')];
     expect(near.later).toBe(next.sessions.length + next.later);
     expect(await weeks('2029-01-01')).toMatchObject({ sessions: [], later: 0 });
+  });
+
+  it('tells the grips that its sessions are called with, warm-ups aside', async () => {
+    const { sessions } = await coach.get<ProgramMarksView>(`/lifters/${lifter}/weeks/2026-11-26/marks`);
+    const heavy = sessions.find(({ id }) => id === planned)!;
+    const calls = await coach.get<CallsView>(`/sessions/${planned}/calls`);
+    for (const { liftId, role, choice, sideUnder } of heavy.marks) {
+      const own = calls.sets.filter((set) => set.liftId === liftId && set.role === role);
+      const top = own.reduce((best, set) => (set.planned > best.planned ? set : best));
+      expect([choice, sideUnder]).toEqual([top.call.choice, top.call.sideUnder ?? null]);
+    }
+    expect(heavy.marks.map(({ role }) => role)).toEqual(['top', 'backoff', 'volume']);
+    const past = await coach.get<ProgramMarksView>(`/lifters/${lifter}/weeks/2026-11-02/marks`);
+    expect(past.sessions).toEqual([]);
   });
 
   it('shows what is logged of as begun', async () => {

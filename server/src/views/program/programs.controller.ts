@@ -5,6 +5,7 @@ import {
   RepeatWeekRequest,
   SessionPreviewRequest,
   SessionRequest,
+  type ProgramMarksView,
   type ProgramView,
   type SessionPlanView,
   type SessionPreviewView,
@@ -17,6 +18,7 @@ import { Asking, Who } from '../../platform/access/guard.ts';
 import { KnownDay, KnownId, QueriedVersion } from '../../platform/http/validation.ts';
 import { KitService } from '../../records/kit/kit.service.ts';
 import { LinePreviewsService } from '../../advice/calls/line-previews.service.ts';
+import { WeekMarksService } from '../../advice/calls/week-marks.service.ts';
 import { ProgramWeeksService } from '../../advice/planning/program-weeks.service.ts';
 import { ProgramsService } from '../../advice/planning/programs.service.ts';
 
@@ -27,6 +29,7 @@ export class ProgramsController {
     private readonly programs: ProgramsService,
     private readonly program: ProgramWeeksService,
     private readonly previews: LinePreviewsService,
+    private readonly marks: WeekMarksService,
     private readonly kit: KitService,
   ) {}
 
@@ -102,6 +105,16 @@ export class ProgramsController {
     @Param('day', new KnownDay()) day: string,
   ): Promise<ProgramView> {
     return this.program.view(who.club, lifter, day, who.account.unit);
+  }
+
+  @Get('lifters/:lifter/weeks/:day/marks')
+  @ApiOperation({ summary: 'The grips that the sessions of a week are called with' })
+  grips(
+    @Who() who: SignedIn,
+    @Param('lifter', new KnownId('lifter')) lifter: string,
+    @Param('day', new KnownDay()) day: string,
+  ): Promise<ProgramMarksView> {
+    return this.marks.ofWeek(who.club, lifter, day);
   }
 
   @Post('lifters/:lifter/weeks/:day/repeat')

@@ -1,6 +1,7 @@
 import { useQuery, type UseQueryResult } from '@tanstack/react-query';
 import type {
   CallsView,
+  ProgramMarksView,
   ProgramView,
   SessionPlanView,
   SessionPreviewRequest,
@@ -18,6 +19,15 @@ export function useProgram(lifterId: string, day: string): UseQueryResult<Progra
   return useQuery({
     queryKey: keys.lifter(lifterId, 'program', day),
     queryFn: () => ask<ProgramView>('GET', `/lifters/${lifterId}/weeks/${day}`),
+    placeholderData: (before) => before,
+  });
+}
+
+/** The grips of a week's sessions, fetched beside what is written: the grid does not wait for them. */
+export function useWeekMarks(lifterId: string, monday: string): UseQueryResult<ProgramMarksView, ApiError> {
+  return useQuery({
+    queryKey: keys.lifter(lifterId, 'program', 'marks', monday),
+    queryFn: () => ask<ProgramMarksView>('GET', `/lifters/${lifterId}/weeks/${monday}/marks`),
     placeholderData: (before) => before,
   });
 }

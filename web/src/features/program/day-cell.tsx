@@ -1,19 +1,22 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { CSS } from '@dnd-kit/utilities';
-import { findLift, HOLD_KINDS_BY_ID } from '@iron-clasp/core';
-import type { ProgramSession } from '@iron-clasp/contract';
+import { findLift, HOLD_KINDS_BY_ID, SET_ROLES, SET_ROLE_TAGS } from '@iron-clasp/core';
+import type { ProgramMark, ProgramSession } from '@iron-clasp/contract';
 import clsx from 'clsx';
 import { format, parseISO } from 'date-fns';
 import { Copy, GripVertical, Plus, Trash2 } from 'lucide-react';
 import type { ReactElement } from 'react';
 import { DayButton } from '../../ui/date-field.tsx';
 import { shortDay } from '../../ui/figures.ts';
+import { GripMark } from '../../ui/marks/grip-mark.tsx';
 import type { OpenSession } from './open-session.ts';
 
-interface DayCellProps {
+export interface DayCellProps {
   readonly day: string;
   readonly today: string;
   readonly sessions: readonly ProgramSession[];
+  /** The grips a session is called with; none while they are not known. */
+  readonly marksOf: (sessionId: string) => readonly ProgramMark[];
   readonly chosen: string | null;
   readonly onOpen: (open: OpenSession) => void;
   readonly onMove: (session: ProgramSession, on: string) => void;
@@ -24,7 +27,7 @@ interface DayCellProps {
 const SHOWN = 4;
 
 /** A day of the week's grid: its sessions as slips; another is dropped here, or written anew. */
-export function DayCell({ day, today, sessions, chosen, ...acts }: DayCellProps): ReactElement {
+export function DayCell({ day, today, sessions, chosen, marksOf, ...acts }: DayCellProps): ReactElement {
   const past = day < today;
   const { setNodeRef, isOver } = useDroppable({ id: day, disabled: past });
   const date = parseISO(day);
@@ -58,7 +61,13 @@ export function DayCell({ day, today, sessions, chosen, ...acts }: DayCellProps)
         )}
       </p>
       {sessions.map((session) => (
-        <Slip key={session.id} session={session} chosen={session.id === chosen} {...acts} />
+        <Slip
+          key={session.id}
+          session={session}
+          chosen={session.id === chosen}
+          marks={marksOf(session.id)}
+          {...acts}
+        />
       ))}
     </li>
   );
@@ -67,10 +76,11 @@ export function DayCell({ day, today, sessions, chosen, ...acts }: DayCellProps)
 interface SlipProps extends Pick<DayCellProps, 'onOpen' | 'onMove' | 'onRemove'> {
   readonly session: ProgramSession;
   readonly chosen: boolean;
+  readonly marks: readonly ProgramMark[];
 }
 
 /** A session on its day: what is in it, and what can be done with it. */
-function Slip({ session, chosen, onOpen, onMove, onRemove }: SlipProps): ReactElement {
+function Slip({ session, chosen, marks, onOpen, onMove, onRemove }: SlipProps): ReactElement {
   const { id, title, on, begun, lines, holds } = session;
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, isDragging } = useDraggable({
     id,
@@ -107,6 +117,7 @@ function Slip({ session, chosen, onOpen, onMove, onRemove }: SlipProps): ReactEl
               <span className="text-quiet">{findLift(line.liftId)?.name ?? line.liftId} </span>
             )}
             {line.text}
+            <Mark line={line} marks={marks} />
           </li>
         ))}
         {lines.length > SHOWN + 1 && <li className="text-quiet">and {lines.length - SHOWN} more</li>}
@@ -163,4 +174,21 @@ function Slip({ session, chosen, onOpen, onMove, onRemove }: SlipProps): ReactEl
       </div>
     </article>
   );
+}
+
+/** The grip of a line's heaviest set, beside it; nothing where none is called. */
+function Mark({
+  line: { liftId, text },
+  marks,
+}: {
+  line: ProgramSession['lines'][number];
+  marks: readonly ProgramMark[];
+}): ReactElement | null {
+  const role = SET_ROLES.find((each) => text.replace(/^ramp /, '').startsWith(`${SET_ROLE_TAGS[each]} `));
+  const mark = marks.find((each) => each.liftId === liftId && each.role === role);
+  return mark ? (
+    <span className="ml-1.5 inline-block align-[-3px]">
+      <GripMark choice={mark.choice} {...(mark.sideUnder && { sideUnder: mark.sideUnder })} size={15} />
+    </span>
+  ) : null;
 }

@@ -12,11 +12,14 @@ export function WeekHead({
   lifterId,
   monday,
   id,
+  empty,
   onCopy,
 }: {
   lifterId: string;
   monday: string;
   id: string;
+  /** Nothing is written in it: there is nothing to be done to it. */
+  empty: boolean;
   /** Opens what copies the week to other lifters, or keeps it. */
   onCopy: () => void;
 }): ReactElement {
@@ -36,24 +39,28 @@ export function WeekHead({
         <h2 id={id} className="mr-auto text-xl">
           Week of {format(parseISO(monday), 'd MMMM')}
         </h2>
-        <button
-          type="button"
-          onClick={onCopy}
-          className="py-1 text-quiet underline decoration-rule underline-offset-4 hover:text-ink"
-        >
-          copy<span className="sr-only"> the week of {format(parseISO(monday), 'd MMMM')}</span>
-        </button>
-        {(['repeat', 'move', 'clear'] as const).map((kind) => (
-          <button
-            key={kind}
-            type="button"
-            aria-expanded={doing === kind}
-            onClick={() => start(kind)}
-            className="py-1 text-quiet underline decoration-rule underline-offset-4 hover:text-ink"
-          >
-            {kind}
-          </button>
-        ))}
+        {!empty && (
+          <>
+            <button
+              type="button"
+              onClick={onCopy}
+              className="py-1 text-quiet underline decoration-rule underline-offset-4 hover:text-ink"
+            >
+              copy<span className="sr-only"> the week of {format(parseISO(monday), 'd MMMM')}</span>
+            </button>
+            {(['repeat', 'move', 'clear'] as const).map((kind) => (
+              <button
+                key={kind}
+                type="button"
+                aria-expanded={doing === kind}
+                onClick={() => start(kind)}
+                className="py-1 text-quiet underline decoration-rule underline-offset-4 hover:text-ink"
+              >
+                {kind}
+              </button>
+            ))}
+          </>
+        )}
       </div>
       {doing === 'repeat' && (
         <div className="flex flex-wrap items-center gap-2 py-2">

@@ -11,12 +11,17 @@ import {
 import type { ProgramSession, ProgramView } from '@iron-clasp/contract';
 import { format, parseISO } from 'date-fns';
 import { useEffect, useRef, useState, type ReactElement } from 'react';
-import { useMoveDay, useRemoveSession, useRestoreSession } from '../../data/training/programs.ts';
+import {
+  useMoveDay,
+  useRemoveSession,
+  useRestoreSession,
+  useWeekMarks,
+} from '../../data/training/programs.ts';
 import { shiftDay } from '../../ui/date-words.ts';
 import { nearDay, shortDay } from '../../ui/figures.ts';
 import { Failed } from '../../ui/states.tsx';
 import { useToast } from '../../ui/toast.tsx';
-import { DayCell } from './day-cell.tsx';
+import { DayCell, type DayCellProps } from './day-cell.tsx';
 import type { Copied, OpenSession } from './open-session.ts';
 import { WeekHead } from './week-head.tsx';
 
@@ -68,30 +73,52 @@ export function Weeks({ lifterId, view, weeks, chosen, onOpen }: WeeksProps): Re
     >
       {fault && <Failed error={fault} />}
       {weeks.map((monday) => (
-        <section key={monday} aria-labelledby={`week-${monday}`} className="mt-4">
-          <WeekHead
-            lifterId={lifterId}
-            monday={monday}
-            id={`week-${monday}`}
-            onCopy={() => onOpen({ kind: 'copy', what: weekOf(lifterId, monday) })}
-          />
-          <ol className="grid lg:grid-cols-7 lg:divide-x lg:divide-rule">
-            {daysOf(monday).map((day) => (
-              <DayCell
-                key={day}
-                day={day}
-                today={view.today}
-                sessions={sessions.filter((each) => onOf(each) === day)}
-                chosen={chosen}
-                onOpen={onOpen}
-                onMove={moveTo}
-                onRemove={takeOff}
-              />
-            ))}
-          </ol>
-        </section>
+        <Week
+          key={monday}
+          lifterId={lifterId}
+          monday={monday}
+          today={view.today}
+          sessionsOn={(day) => sessions.filter((each) => onOf(each) === day)}
+          chosen={chosen}
+          onOpen={onOpen}
+          onMove={moveTo}
+          onRemove={takeOff}
+        />
       ))}
     </DndContext>
+  );
+}
+
+interface WeekProps extends Pick<DayCellProps, 'today' | 'chosen' | 'onOpen' | 'onMove' | 'onRemove'> {
+  readonly lifterId: string;
+  readonly monday: string;
+  readonly sessionsOn: (day: string) => readonly ProgramSession[];
+}
+
+/** One week: its head, and its days with their sessions and the grips these are called with. */
+function Week({ lifterId, monday, sessionsOn, ...acts }: WeekProps): ReactElement {
+  const { data: marks } = useWeekMarks(lifterId, monday);
+  return (
+    <section aria-labelledby={`week-${monday}`} className="mt-4">
+      <WeekHead
+        lifterId={lifterId}
+        monday={monday}
+        id={`week-${monday}`}
+        empty={daysOf(monday).every((day) => sessionsOn(day).length === 0)}
+        onCopy={() => acts.onOpen({ kind: 'copy', what: weekOf(lifterId, monday) })}
+      />
+      <ol className="grid lg:grid-cols-7 lg:divide-x lg:divide-rule">
+        {daysOf(monday).map((day) => (
+          <DayCell
+            key={day}
+            day={day}
+            sessions={sessionsOn(day)}
+            marksOf={(id) => marks?.sessions.find((each) => each.id === id)?.marks ?? []}
+            {...acts}
+          />
+        ))}
+      </ol>
+    </section>
   );
 }
 
