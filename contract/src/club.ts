@@ -1,4 +1,4 @@
-import type { AttentionFinding, Estimate } from '@iron-clasp/core';
+import type { AttentionFinding, Estimate, HookStage } from '@iron-clasp/core';
 
 /** Who needs the coach and why, over all lifters of the club. */
 export interface ClubView {
@@ -8,6 +8,8 @@ export interface ClubView {
     readonly id: string;
     readonly name: string;
     readonly findings: readonly AttentionFinding[];
+    /** Where the hook goes next; null where it stays. */
+    readonly hook: { readonly from: HookStage; readonly to: HookStage } | null;
   }[];
   /** Lifters of whom nothing is found. */
   readonly quiet: readonly { readonly id: string; readonly name: string }[];

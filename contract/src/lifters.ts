@@ -42,6 +42,7 @@ import type { ShareLinkView } from './sharing.ts';
 
 const SPORT_MESSAGE = 'Choose a sport of the list.';
 const MAX_MESSAGE = `Best deadlift must be a number from ${LIMITS.best.min} to ${LIMITS.best.max} kg. Check the figure and the unit.`;
+const STAGE_MESSAGE = 'Hook stage must be none, learn, build, carry or settled.';
 const THRESHOLD_MESSAGE = 'Each threshold must be a chance from 0.5 to 0.999.';
 
 /** Chance asked of a grip, by role of the set. */
@@ -134,7 +135,7 @@ export class LifterRequest {
   schoolId?: string;
 
   @Optional()
-  @OneOf(HOOK_STAGES, 'Hook stage must be none, learn, build, carry or settled.')
+  @OneOf(HOOK_STAGES, STAGE_MESSAGE)
   hookStage?: HookStage;
 
   @Optional()
@@ -231,6 +232,15 @@ export class ArchiveRequest {
 
   @SeenVersion(1)
   version: number;
+}
+
+/** Moves a hook from the stage that was seen to another. */
+export class HookStageRequest {
+  @OneOf(HOOK_STAGES, STAGE_MESSAGE)
+  from: HookStage;
+
+  @OneOf(HOOK_STAGES, STAGE_MESSAGE)
+  to: HookStage;
 }
 
 export interface LifterView {

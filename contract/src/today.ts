@@ -3,6 +3,7 @@ import type {
   GripChoice,
   HandsToday,
   HoldKindId,
+  HookStage,
   SetRole,
   Side,
   Verdict,
@@ -85,6 +86,13 @@ export interface DayDecision {
     | { readonly kind: 'found'; readonly text: string }
     | { readonly kind: 'hold'; readonly on: string; readonly hold: DayHold; readonly why: string }
     | { readonly kind: 'set'; readonly on: string; readonly set: DaySet }
+    | {
+        readonly kind: 'block';
+        readonly holds: readonly HoldKindId[];
+        readonly from: string;
+        readonly to: string;
+        readonly why: string;
+      }
     | { readonly kind: 'bar'; readonly bar: string; readonly chalkedSets: number };
   /** Where it is looked at, as an address of the application. */
   readonly open: string;
@@ -92,6 +100,16 @@ export interface DayDecision {
   readonly act:
     | { readonly kind: 'acceptHold'; readonly sessionId: string; readonly hold: HoldKindId }
     | { readonly kind: 'brush'; readonly barId: string }
+    | { readonly kind: 'moveHook'; readonly from: HookStage; readonly to: HookStage }
+    | {
+        readonly kind: 'placeBlock';
+        readonly blocks: readonly {
+          readonly kind: HoldKindId;
+          readonly startsOn: string;
+          readonly weeks: number;
+          readonly sessionsAWeek: number;
+        }[];
+      }
     | null;
 }
 

@@ -1,5 +1,14 @@
 import { randomUUID } from 'node:crypto';
-import type { CallsView, DayDecision, DayView, HoldsView, KitView } from '@iron-clasp/contract';
+import { SOUND_HAND } from '@iron-clasp/core';
+import type {
+  CallsView,
+  DayDecision,
+  DayView,
+  HoldsView,
+  KitView,
+  RackView,
+  SheetView,
+} from '@iron-clasp/contract';
 import { addForeignCoach, Coach, startApi, TODAY, type Api } from './api.test-helper.ts';
 
 let api: Api;
@@ -83,3 +92,70 @@ it('a club without lifters has an empty day', async () => {
     week: { rows: [], more: 0 },
   });
 });
+
+it('a hold block is proposed where the third attempt asks for one, is placed in one step, and that is taken back', async () => {
+  const blockOf = ({ decide }: DayView): DayDecision | undefined =>
+    decide.find((each) => each.act?.kind === 'placeBlock');
+  expect(blockOf(await day())).toBeUndefined();
+  const { id } = await lifterCalled('Odalys Brandt');
+  const { blocks } = await coach.get<HoldsView>(`/lifters/${id}/holds`);
+  for (const block of blocks.filter((each) => each.to >= TODAY))
+    await coach.send('delete', `/hold-blocks/${block.id}`, undefined, 200);
+  const proposed = blockOf(await day())!;
+  expect(proposed).toMatchObject({ who: 'Odalys Brandt', about: { kind: 'block' } });
+  if (proposed.act?.kind !== 'placeBlock') throw new Error('No block is proposed.');
+  const ids = proposed.act.blocks.map(() => randomUUID());
+  for (const [i, block] of proposed.act.blocks.entries())
+    await coach.send('put', `/lifters/${id}/hold-blocks/${ids[i]}`, { ...block, version: 0 }, 200);
+  expect(blockOf(await day())).toBeUndefined();
+  for (const each of ids) await coach.send('delete', `/hold-blocks/${each}`, undefined, 200);
+  expect(blockOf(await day())?.id).toBe(proposed.id);
+});
+
+it('a hook that is ready to move is moved in one step from the stage that was seen, and back', async () => {
+  const hookOf = ({ decide }: DayView): DayDecision | undefined =>
+    decide.find((each) => each.act?.kind === 'moveHook');
+  expect(hookOf(await day())).toBeUndefined();
+  const { id } = await lifterCalled('Odalys Brandt');
+  // Pain on a looked-at day with hooked sets takes the hook back.
+  const move = (body: object, status: number): Promise<unknown> =>
+    coach.send('patch', `/lifters/${id}/hook-stage`, body, status);
+  await move({ from: 'learn', to: 'build' }, 204);
+  await move({ from: 'learn', to: 'build' }, 204);
+  await move({ from: 'learn', to: 'carry' }, 409);
+  const { sets } = await coach.get<CallsView>(
+    `/sessions/${(await lifterCalled('Odalys Brandt')).next}/calls`,
+  );
+  const session = (await lifterCalled('Odalys Brandt')).next;
+  const doneAt = `${TODAY}T11:30:00Z`;
+  const hooked = { load: 50, reps: 3, grip: 'hook', strapped: false, chalk: 'block', doneAt, pain: 7 };
+  await coach.send(
+    'put',
+    `/sessions/${session}/sets/${randomUUID()}`,
+    { plannedSetId: sets[0]!.id, ...hooked },
+    200,
+  );
+  const hands = { left: { ...SOUND_HAND, thumb: 'torn' }, right: SOUND_HAND };
+  await coach.send('put', `/lifters/${id}/hands-checks/${randomUUID()}`, { hands, checkedAt: doneAt }, 200);
+  const due = hookOf(await day())!;
+  expect(due).toMatchObject({
+    ...{ who: 'Odalys Brandt', act: { kind: 'moveHook', from: 'build', to: 'learn' } },
+    about: { text: 'Hook goes back to “learn”' },
+  });
+  await move({ from: 'build', to: 'learn' }, 204);
+  expect(hookOf(await day())).toBeUndefined();
+  const { changes } = await coach.get<{ changes: { field: string; after: unknown }[] }>(
+    `/lifters/${id}/changes`,
+  );
+  expect(changes.filter(({ field }) => field === 'hookStage').map(({ after }) => after)).toEqual([
+    'learn',
+    'build',
+  ]);
+});
+
+/** A lifter of the demo, and the session that comes next. */
+async function lifterCalled(name: string): Promise<{ id: string; next: string }> {
+  const { lifters } = await coach.get<RackView>('/lifters');
+  const { id } = lifters.find((row) => row.name === name)!;
+  return { id, next: (await coach.get<SheetView>(`/lifters/${id}/sheet`)).nextSessionId! };
+}

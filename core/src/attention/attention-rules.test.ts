@@ -33,6 +33,10 @@ it.each<[string, Partial<AttentionFacts>]>([
   ['attention.slips-rising', { slips: { recent: 6, recentSets: 30, before: 2, beforeSets: 32 } }],
   ['attention.closing-against-opening', { closingToOpening: null }],
   ['attention.closing-against-opening', { closingToOpening: 9 }],
+  ['attention.hook-moves', { hook: { move: 'up', to: 'carry' } }],
+  ['attention.hook-moves', { hook: { move: 'back', to: 'learn' } }],
+  ['attention.look-due', { daysSinceLook: 8 }],
+  ['attention.look-due', { daysSinceLook: null }],
   ['attention.test-overdue', { daysSinceTest: 43 }],
   ['attention.meet-near', { meet: { name: 'Open', days: 14 } }],
 ])('%s', (rule, facts) => {
@@ -50,6 +54,7 @@ it.each<[string, Partial<AttentionFacts>]>([
     'a third attempt that holds',
     { meet: { name: 'Open', days: 30, third: { load: 200, chance: 0.99, asked: 0.98 } } },
   ],
+  ['hands looked at a week ago', { daysSinceLook: 7 }],
   ['a meet that is over', { meet: { name: 'Open', days: -1 } }],
 ])('says nothing of %s', (_, facts) => {
   expect(rulesOf(facts)).toEqual([]);

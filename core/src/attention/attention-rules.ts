@@ -24,6 +24,10 @@ export interface AttentionFacts {
   };
   /** Days since the last squeeze test; left out where there was none. */
   readonly daysSinceTest?: number;
+  /** Days since the hands were last looked at, null where they never were; left out of a lifter who logs nothing. */
+  readonly daysSinceLook?: number | null;
+  /** The hook is ready to move, up or back, to the stage named. */
+  readonly hook?: { readonly move: 'up' | 'back'; readonly to: string };
   /** Does the club test this lifter at all? */
   readonly tests: boolean;
   /** Both hands or one: down in two squeeze tests running. */
@@ -73,6 +77,8 @@ const RISE_Z = 1.2816;
 export const NOTED_PAIN = 4;
 /** Days after which a squeeze test is overdue: six weeks. */
 export const TEST_OVERDUE_DAYS = 42;
+/** Days after which the hands of somebody who trains are looked at again. */
+export const LOOK_DUE_DAYS = 7;
 /** Days to a meet within which its third attempt is looked at. */
 export const MEET_NEAR_DAYS = 42;
 
@@ -206,6 +212,27 @@ export const ATTENTION_RULES: readonly AttentionRule[] = [
           : undefined,
   },
   {
+    id: 'attention.hook-moves',
+    level: 'note',
+    step: 'hands',
+    reason:
+      'After easy, looked-at sessions the hook may carry more; a tear, blood under the nail or hard pain takes it back.',
+    find: ({ hook }) =>
+      hook && (hook.move === 'up' ? `Hook may move up to ${hook.to}` : `Hook goes back to ${hook.to}`),
+  },
+  {
+    id: 'attention.look-due',
+    level: 'note',
+    step: 'hands',
+    reason: `Who trains has the hands looked at every ${LOOK_DUE_DAYS} days: a session without a look counts for nothing.`,
+    find: ({ daysSinceLook }) =>
+      daysSinceLook === null
+        ? 'Trains, and the hands were never looked at'
+        : daysSinceLook !== undefined && daysSinceLook > LOOK_DUE_DAYS
+          ? `Hands last looked at ${daysSinceLook} days ago`
+          : undefined,
+  },
+  {
     id: 'attention.test-overdue',
     level: 'note',
     step: 'squeeze',
@@ -243,6 +270,8 @@ const factsCheck: Check = record<AttentionFacts>({
     beforeSets: count,
   }),
   daysSinceTest: optional(range(0, 36_525)),
+  daysSinceLook: optional((field, value) => (value === null ? undefined : range(0, 36_525)(field, value))),
+  hook: optional(record<NonNullable<AttentionFacts['hook']>>({ move: oneOf(['up', 'back']), to: text(60) })),
   tests: bool,
   squeezeDown: listOf(oneOf(SIDES), 2),
   closingToOpening: optional((field, value) => (value === null ? undefined : range(0, 1e9)(field, value))),

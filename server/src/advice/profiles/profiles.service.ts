@@ -2,14 +2,19 @@ import { randomUUID } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
 import { Injectable } from '@nestjs/common';
 import { DEFAULT_THRESHOLDS, findSchool, type Sport } from '@iron-clasp/core';
-import { ASKED_LATER, type KnownHistory, type LifterRequest } from '@iron-clasp/contract';
+import {
+  ASKED_LATER,
+  type HookStageRequest,
+  type KnownHistory,
+  type LifterRequest,
+} from '@iron-clasp/contract';
 import { isUUID } from 'class-validator';
 import { format, parseISO, subYears } from 'date-fns';
 import type { EntityManager } from 'typeorm';
 import { Clock } from '../../platform/clock/clock.ts';
 import type { ClubRef } from '../../platform/days/club-day.ts';
 import { Days } from '../../platform/days/days.ts';
-import { invalid } from '../../platform/http/problem.ts';
+import { changedMeanwhile, invalid } from '../../platform/http/problem.ts';
 import type { FieldValue, Lifter, LifterChange } from '../../records/lifters/lifter.entity.ts';
 import { LiftersService, type LifterContent } from '../../records/lifters/lifters.service.ts';
 import { SchoolsService } from '../../records/schools/schools.service.ts';
@@ -70,7 +75,17 @@ export class ProfilesService {
     if ((known.archivedAt !== null) === archived) return;
     const at = this.clock.now();
     const change = changed(id, 'archived', !archived, archived, { by, at, version: seen + 1 });
-    await this.lifters.archive(club.id, id, seen, archived ? at : null, change);
+    await this.lifters.changeOne(club.id, id, seen, { archivedAt: archived ? at : null }, change);
+  }
+
+  /** Moves the hook from the stage that was seen to another; repeated it changes nothing. */
+  async moveHook(club: ClubRef, by: string, id: string, { from, to }: HookStageRequest): Promise<void> {
+    const known = await this.lifters.known(club.id, id);
+    if (known.hookStage === to) return;
+    if (known.hookStage !== from) throw changedMeanwhile('lifter');
+    const { version } = known;
+    const change = changed(id, 'hookStage', from, to, { by, at: this.clock.now(), version: version + 1 });
+    await this.lifters.changeOne(club.id, id, version, { hookStage: to }, change);
   }
 
   /** The school that is asked for, the club's own copy with the original it was made from; else the one before, or the usual. */

@@ -39,6 +39,17 @@ export class HandsChecksService implements OnModuleInit {
     return new Map(found.map((check) => [check.lifterId, check]));
   }
 
+  /** The checks of several lifters from a day on, the latest first. */
+  since(lifterIds: readonly string[], day: string): Promise<HandsCheck[]> {
+    return this.db
+      .getRepository(HandsCheck)
+      .createQueryBuilder('check')
+      .where('check.lifterId = ANY(:lifterIds) AND check.checkedOn >= :day', { lifterIds, day })
+      .orderBy('check.checkedAt', 'DESC')
+      .addOrderBy('check.id')
+      .getMany();
+  }
+
   /** All checks of the club from an instant on, in order. */
   ofClub(clubId: string, from: Date): Promise<HandsCheck[]> {
     return this.db

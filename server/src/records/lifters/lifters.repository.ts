@@ -68,11 +68,12 @@ export class LiftersRepository {
   }
 
   /** When a field was last changed; null where it never was. */
-  async lastChange(lifterId: string, field: string): Promise<Date | null> {
-    const found = await this.db
-      .getRepository(LifterChange)
-      .findOne({ where: { lifterId, field }, order: { changedAt: 'DESC' } });
-    return found?.changedAt ?? null;
+  async lastChanges(lifterIds: readonly string[], field: string): Promise<Map<string, Date>> {
+    const found: { lifter_id: string; at: Date }[] = await this.db.query(
+      'SELECT lifter_id, max(changed_at) AS at FROM lifter_change WHERE lifter_id = ANY($1) AND field = $2 GROUP BY lifter_id',
+      [lifterIds, field],
+    );
+    return new Map(found.map((row) => [row.lifter_id, row.at]));
   }
 
   async replaceHistory(

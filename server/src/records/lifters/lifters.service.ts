@@ -79,9 +79,9 @@ export class LiftersService implements OnModuleInit {
     return this.lifters.changes(lifterId, before, limit);
   }
 
-  /** When a field of the lifter was last changed; null where it never was. */
-  lastChange(lifterId: string, field: string): Promise<Date | null> {
-    return this.lifters.lastChange(lifterId, field);
+  /** When a field of several lifters was last changed; one whose never was is left out. */
+  lastChanges(lifterIds: readonly string[], field: string): Promise<ReadonlyMap<string, Date>> {
+    return this.lifters.lastChanges(lifterIds, field);
   }
 
   followers(clubId: string): Promise<Map<string, number>> {
@@ -122,17 +122,17 @@ export class LiftersService implements OnModuleInit {
     });
   }
 
-  /** Archives a lifter, or takes one back, if it is still at the version seen. */
-  archive(
+  /** Changes one thing of a lifter who is still at the version seen, and keeps that it was changed. */
+  changeOne(
     clubId: string,
     id: string,
     seen: number,
-    archivedAt: Date | null,
+    part: Partial<Lifter>,
     change: LifterChange,
   ): Promise<void> {
     return this.db.transaction(async (manager) => {
       const owner = { clubId };
-      await changeVersion(manager, Lifter, { ...{ id, owner, seen, what: 'lifter' }, part: { archivedAt } });
+      await changeVersion(manager, Lifter, { ...{ id, owner, seen, what: 'lifter' }, part });
       await this.lifters.addChanges(manager, [change]);
     });
   }

@@ -6,6 +6,7 @@ import { LiftersModule } from '../../records/lifters/lifters.module.ts';
 import { LogModule } from '../../records/log/log.module.ts';
 import { MeetsModule } from '../../records/meets/meets.module.ts';
 import { SqueezeModule } from '../../records/squeeze/squeeze.module.ts';
+import { HookModule } from '../../evidence/hook/hook.module.ts';
 import { LifterTodayModule } from '../../evidence/lifter-today/lifter-today.module.ts';
 import { ClubCurvesService } from './club-curves.service.ts';
 import { ClubController } from './club.controller.ts';
@@ -17,6 +18,7 @@ import { ClubService } from './club.service.ts';
     CurvesModule,
     HandsChecksModule,
     HoldBlocksModule,
+    HookModule,
     LifterTodayModule,
     LiftersModule,
     LogModule,

@@ -5,10 +5,10 @@ import {
   fitHoldCurve,
   gripWork,
   HISTORY_NAMES,
+  HOOK_STAGES_BY_ID,
   MEET_NEAR_DAYS,
   SIDES,
   type AttentionFacts,
-  type AttentionFinding,
 } from '@iron-clasp/core';
 import type { ClubView } from '@iron-clasp/contract';
 import { daysBetween, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
@@ -24,6 +24,7 @@ import type { SqueezeTestRow } from '../../records/squeeze/squeeze.entity.ts';
 import { SqueezeService } from '../../records/squeeze/squeeze.service.ts';
 import { CurvesService, fitOptions } from '../../evidence/curves/curves.service.ts';
 import { gripItems } from '../../evidence/holds/grip-events.ts';
+import { HookProgressService } from '../../evidence/hook/hook-progress.service.ts';
 import { LifterTodayService, UNCHECKED_HANDS } from '../../evidence/lifter-today/lifter-today.service.ts';
 import { attemptCalls } from '../../advice/calls/attempts.ts';
 import { latestReading } from '../../evidence/squeeze/squeeze-tests.ts';
@@ -37,6 +38,7 @@ export class ClubService {
     private readonly squeezes: SqueezeService,
     private readonly log: LogService,
     private readonly curves: CurvesService,
+    private readonly hooks: HookProgressService,
     private readonly today: LifterTodayService,
     private readonly days: Days,
   ) {}
@@ -47,7 +49,7 @@ export class ClubService {
     const week = shiftDay(today, -6);
     const all = await this.lifters.onRack(club.id);
     const ids = all.map((each) => each.id);
-    const [histories, checks, bare, tests, meets, sets, holds] = await Promise.all([
+    const [histories, checks, bare, tests, meets, sets, holds, hooks] = await Promise.all([
       this.lifters.histories(ids),
       this.checks.latestOf(ids),
       this.log.bareFortnights(ids, today),
@@ -55,26 +57,37 @@ export class ClubService {
       this.meets.nextOf(ids, today),
       this.log.setsSince(ids, week),
       this.log.holdsSince(ids, week),
+      this.hooks.of(
+        club,
+        all.filter(({ hookStage }) => hookStage !== 'none'),
+      ),
     ]);
     const own = {
       tests: grouped(tests),
       sets: grouped(sets),
       holds: grouped(holds),
     };
-    const read: { id: string; name: string; findings: AttentionFinding[] }[] = [];
+    const read: ClubView['lifters'][number][] = [];
     for (const lifter of all) {
       const { id, name } = lifter;
       const meet = meets.get(id);
       const uncleared = (histories.get(id) ?? []).filter((flag) => !flag.cleared);
+      const next = hooks.get(id)?.next;
+      const hook = next && next.move !== 'stay' ? { from: lifter.hookStage, to: next.stage } : null;
+      const trains = (own.sets.get(id) ?? []).length > 0;
       const about: AttentionFacts = {
         hands: checks.get(id)?.hands ?? UNCHECKED_HANDS,
         slips: bare.get(id) ?? { recent: 0, recentSets: 0, before: 0, beforeSets: 0 },
         uncleared: uncleared.map(({ kind }) => HISTORY_NAMES[kind]),
+        ...(trains && { daysSinceLook: daysSince(checks.get(id)?.checkedOn, today) }),
+        ...(hook && {
+          hook: { move: next!.move === 'up' ? 'up' : 'back', to: `“${HOOK_STAGES_BY_ID[hook.to].name}”` },
+        }),
         ...squeezeFacts(own.tests.get(id) ?? [], today),
         ...workFacts(lifter, own.sets.get(id) ?? [], own.holds.get(id) ?? [], today),
         ...(meet && { meet: await this.meetFacts(club, lifter, meet, today) }),
       };
-      read.push({ id, name, findings: findAttention(about) });
+      read.push({ id, name, findings: findAttention(about), hook });
     }
     const gravity = ({ findings }: (typeof read)[number]): number =>
       Math.min(...findings.map((found) => ATTENTION_LEVELS.indexOf(found.level)));
@@ -110,6 +123,9 @@ export class ClubService {
     return { ...base, third: { load, chance, asked, unproven: verdict === 'unproven' } };
   }
 }
+
+const daysSince = (day: string | undefined, today: string): number | null =>
+  day === undefined ? null : Math.max(0, daysBetween(day, today));
 
 function grouped<Row extends { readonly lifterId: string }>(rows: readonly Row[]): Map<string, Row[]> {
   const groups = new Map<string, Row[]>();

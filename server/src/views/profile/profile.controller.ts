@@ -2,6 +2,7 @@ import { Body, Controller, Delete, Get, HttpCode, Param, Patch, Put, Query } fro
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import {
   ArchiveRequest,
+  HookStageRequest,
   LifterRequest,
   MeetRequest,
   type LifterChangesView,
@@ -120,5 +121,16 @@ export class ProfileController {
   ): Promise<ProfileView> {
     await this.profiles.archive(who.club, who.account.id, id, body.archived, body.version);
     return this.view.view(who.club, id);
+  }
+
+  @Patch(':id/hook-stage')
+  @HttpCode(204)
+  @ApiOperation({ summary: 'Move a lifter’s hook from the stage that was seen to another' })
+  async moveHook(
+    @Who() who: SignedIn,
+    @Param('id', new KnownId('lifter')) id: string,
+    @Body() body: HookStageRequest,
+  ): Promise<void> {
+    await this.profiles.moveHook(who.club, who.account.id, id, body);
   }
 }

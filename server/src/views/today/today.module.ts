@@ -4,6 +4,7 @@ import { KitModule } from '../../records/kit/kit.module.ts';
 import { LiftersModule } from '../../records/lifters/lifters.module.ts';
 import { MeetsModule } from '../../records/meets/meets.module.ts';
 import { TrainingModule } from '../../records/training/training.module.ts';
+import { HoldFactsModule } from '../../evidence/holds/hold-facts.module.ts';
 import { BarUseModule } from '../../evidence/kit/bar-use.module.ts';
 import { SessionFactsModule } from '../../evidence/session/session-facts.module.ts';
 import { CallsAdviceModule } from '../../advice/calls/calls.module.ts';
@@ -20,6 +21,7 @@ import { WeekAheadService } from './week-ahead.service.ts';
     CallsAdviceModule,
     ClubViewModule,
     HoldBlocksModule,
+    HoldFactsModule,
     HoldsAdviceModule,
     KitModule,
     LiftersModule,

@@ -24,11 +24,13 @@ import { LiftersService } from '../../records/lifters/lifters.service.ts';
 import { MeetsService } from '../../records/meets/meets.service.ts';
 import type { PlannedSet, TrainingSession } from '../../records/training/training.entity.ts';
 import { TrainingService } from '../../records/training/training.service.ts';
+import { HoldFactsService } from '../../evidence/holds/hold-facts.service.ts';
 import { BarUseService } from '../../evidence/kit/bar-use.service.ts';
 import { SessionFactsService, type SessionFacts } from '../../evidence/session/session-facts.service.ts';
 import { liftOf, sameWork } from '../../evidence/session/session-parts.ts';
 import { CallsService } from '../../advice/calls/calls.service.ts';
 import { loadOn } from '../../advice/calls/load-on.ts';
+import { proposalOf } from '../../advice/holds/plan-blocks.service.ts';
 import { SessionHoldsService } from '../../advice/holds/session-holds.service.ts';
 import { ClubService } from '../club/club.service.ts';
 import { DAYS_AHEAD, WeekAheadService } from './week-ahead.service.ts';
@@ -40,6 +42,13 @@ const MOST_SOON = 12;
 const SOON_DAYS = 2;
 /** Decisions listed; the rest stand on the Club page. */
 const MOST_DECISIONS = 12;
+
+/** Findings that a block of holds may answer, and for how many lifters one is looked at. */
+const ASKS_FOR_BLOCK = ['attention.slips-rising', 'attention.third-attempt'];
+const MOST_BLOCKS = 6;
+/** Verdicts of a top set that the coach looks at before it is lifted. */
+const DOUBTFUL: readonly SetCall['verdict'][] = ['weak', 'stop', 'unproven'];
+const HOOK_MOVES = 'attention.hook-moves';
 
 /** A session with what Today says of it. */
 interface Called {
@@ -60,6 +69,7 @@ export class TodayService {
     private readonly facts: SessionFactsService,
     private readonly calls: CallsService,
     private readonly holds: SessionHoldsService,
+    private readonly holdFacts: HoldFactsService,
     private readonly club: ClubService,
     private readonly week: WeekAheadService,
     private readonly days: Days,
@@ -85,14 +95,16 @@ export class TodayService {
       // A hold is accepted days ahead; the sets of another day are looked at on their day.
       .filter((each) => each.holds.length > 0)
       .sort((a, b) => a.heldOn.localeCompare(b.heldOn));
-    const [called, next, week] = await Promise.all([
+    const [called, next, week, blocks] = await Promise.all([
       this.called(club, todays.slice(0, MOST_SESSIONS)),
       this.called(club, soon.slice(0, MOST_SOON)),
       this.week.of(today, lifters, own, meets),
+      this.blocks(club, attention),
     ]);
     const decide = [
       ...attention.lifters.flatMap(findingsOf),
       ...[...called, ...next].flatMap(decisionsOf),
+      ...blocks,
       ...brushes,
     ].sort((a, b) => urgency(a) - urgency(b));
     const [meet] = [...meets.values()].sort((a, b) => a.heldOn.localeCompare(b.heldOn));
@@ -116,6 +128,32 @@ export class TodayService {
         return { facts, calls: this.calls.callAll(facts), holds: await this.holds.of(club, facts) };
       }),
     );
+  }
+
+  /** Blocks of holds for lifters whose grip asks for one. */
+  private async blocks(club: ClubRef, attention: ClubView): Promise<DayDecision[]> {
+    const asking = attention.lifters
+      .filter(({ findings }) => findings.some(({ ruleId }) => ASKS_FOR_BLOCK.includes(ruleId)))
+      .slice(0, MOST_BLOCKS);
+    const found = await Promise.all(
+      asking.map(async ({ id, name }): Promise<DayDecision[]> => {
+        const proposal = proposalOf(await this.holdFacts.of(club, id));
+        const { kinds, startsOn, endsOn, weeks, sessionsAWeek, why } = proposal;
+        if (!proposal.propose || !startsOn || !endsOn || !weeks || !sessionsAWeek) return [];
+        return [
+          {
+            ...{ id: `block ${id}`, level: 'note', lifterId: id, who: name },
+            about: { kind: 'block', holds: kinds, from: startsOn, to: endsOn, why: why[0]?.text ?? '' },
+            open: `/lifters/${id}/holds`,
+            act: {
+              kind: 'placeBlock',
+              blocks: kinds.map((kind) => ({ kind, startsOn, weeks, sessionsAWeek })),
+            },
+          },
+        ];
+      }),
+    );
+    return found.flat();
   }
 
   /** Bars that are due for brushing. */
@@ -145,13 +183,17 @@ function urgency({ level, act }: DayDecision): number {
   return level === 'stop' ? 0 : act ? 1 : 1 + ATTENTION_LEVELS.indexOf(level);
 }
 
-/** What the club's rules find of a lifter: one entry, opened where the gravest is mended. */
-function findingsOf({ id, name, findings }: ClubView['lifters'][number]): DayDecision[] {
-  const text = findings.map((each) => each.text).join('. ');
-  return findings.slice(0, 1).map(({ ruleId, level, step }) => ({
-    ...{ id: `${ruleId} ${id}`, level, lifterId: id, who: name, act: null },
-    ...{ about: { kind: 'found', text }, open: `/lifters/${id}/${step}` },
-  }));
+/** What the club's rules find of a lifter: one entry, opened where the gravest is mended, and the hook's own, which one click moves. */
+function findingsOf({ id, name, findings, hook }: ClubView['lifters'][number]): DayDecision[] {
+  const entry = (found: typeof findings, act: DayDecision['act']): DayDecision[] =>
+    found.slice(0, 1).map(({ ruleId, level, step }) => ({
+      ...{ id: `${ruleId} ${id}`, level, lifterId: id, who: name, act },
+      about: { kind: 'found', text: found.map((each) => each.text).join('. ') },
+      open: `/lifters/${id}/${step}`,
+    }));
+  const moves = findings.filter(({ ruleId }) => ruleId === HOOK_MOVES);
+  const others = findings.filter(({ ruleId }) => ruleId !== HOOK_MOVES);
+  return [...entry(others, null), ...entry(moves, hook && { kind: 'moveHook', ...hook })];
 }
 
 /** Holds that wait to be accepted, and top sets whose grip may not hold. */
@@ -174,10 +216,11 @@ function decisionsOf({ facts, calls, holds }: Called): DayDecision[] {
   const doubtful = sets.flatMap((set, i): DayDecision[] => {
     const call = calls[i]!;
     const asked = (set.role === 'top' || set.role === 'attempt') && !sameWork(sets[i - 1], set);
-    if (!asked || (call.verdict !== 'weak' && call.verdict !== 'stop')) return [];
+    if (!asked || !DOUBTFUL.includes(call.verdict)) return [];
     return [
       {
-        ...{ id: `set ${set.id}`, level: 'caution', lifterId, who, open, act: null },
+        ...{ id: `set ${set.id}`, lifterId, who, open, act: null },
+        level: call.verdict === 'unproven' ? 'note' : 'caution',
         about: { kind: 'set', on: session.heldOn, set: daySet(set, call, facts) },
       },
     ];

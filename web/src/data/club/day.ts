@@ -30,27 +30,68 @@ export interface Decided {
   readonly undo: () => Promise<void>;
 }
 
-/** Decides what one click decides; the id is made once a click, so that a second try changes nothing. */
+interface Step {
+  readonly method: 'PUT' | 'PATCH' | 'DELETE';
+  readonly path: string;
+  readonly body?: object;
+}
+
+/** What is sent to decide, and what takes it back; ids are made here, once a click, so that a second try changes nothing. */
+function stepsOf(act: NonNullable<DayDecision['act']>, lifterId: string): { do: Step[]; undo: Step[] } {
+  const kept = (path: string, body: object): { do: Step[]; undo: Step[] } => ({
+    do: [{ method: 'PUT', path, body }],
+    undo: [{ method: 'DELETE', path }],
+  });
+  switch (act.kind) {
+    case 'acceptHold':
+      return kept(`/sessions/${act.sessionId}/hold-decisions/${crypto.randomUUID()}`, {
+        ...{ kind: act.hold, what: 'accepted' },
+      });
+    case 'brush':
+      return kept(`/bars/${act.barId}/brushings/${crypto.randomUUID()}`, {
+        brushedAt: clockNow().toISOString(),
+      });
+    case 'moveHook': {
+      const { from, to } = act;
+      const move = (body: object): Step => ({
+        method: 'PATCH',
+        path: `/lifters/${lifterId}/hook-stage`,
+        body,
+      });
+      return { do: [move({ from, to })], undo: [move({ from: to, to: from })] };
+    }
+    case 'placeBlock': {
+      const placed = act.blocks.map((block) => ({ id: crypto.randomUUID(), block }));
+      return {
+        do: placed.map(({ id, block }) => ({
+          ...{
+            method: 'PUT',
+            path: `/lifters/${lifterId}/hold-blocks/${id}`,
+            body: { ...block, version: 0 },
+          },
+        })),
+        undo: placed.map(({ id }) => ({ method: 'DELETE', path: `/hold-blocks/${id}` })),
+      };
+    }
+  }
+}
+
+/** Decides what one click decides. */
 export function useDecideToday(): (decision: DayDecision) => Promise<Decided> {
   const client = useQueryClient();
   return async ({ act, lifterId }) => {
     if (!act) throw new Error('This has to be looked at first.');
-    const path =
-      act.kind === 'acceptHold'
-        ? `/sessions/${act.sessionId}/hold-decisions/${crypto.randomUUID()}`
-        : `/bars/${act.barId}/brushings/${crypto.randomUUID()}`;
-    const body =
-      act.kind === 'acceptHold'
-        ? { kind: act.hold, what: 'accepted' }
-        : { brushedAt: clockNow().toISOString() };
-    await ask<unknown>('PUT', path, body);
-    changed(client, lifterId);
-    return {
-      undo: async () => {
-        await ask<unknown>('DELETE', path);
+    const steps = stepsOf(act, lifterId ?? '');
+    const take = async (all: readonly Step[]): Promise<void> => {
+      try {
+        for (const { method, path, body } of all) await ask<unknown>(method, path, body);
+      } finally {
+        // A part of it may be done.
         changed(client, lifterId);
-      },
+      }
     };
+    await take(steps.do);
+    return { undo: () => take(steps.undo) };
   };
 }
 

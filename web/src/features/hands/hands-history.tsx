@@ -15,7 +15,9 @@ import { Link } from 'react-router';
 import { useIsCoach } from '../../data/session/use-is-coach.ts';
 import { TimeChart } from '../../ui/charts/time-chart.tsx';
 import { shortDay } from '../../ui/figures.ts';
-import { Caution } from '../../ui/states.tsx';
+import { Button } from '../../ui/button.tsx';
+import { useMoveHook } from '../../data/hands/hands.ts';
+import { Caution, Failed } from '../../ui/states.tsx';
 import { HandDrawing } from '../../ui/marks/hand-drawing.tsx';
 import { Slider } from '../../ui/slider.tsx';
 import { DataTable } from '../../ui/data-table.tsx';
@@ -135,6 +137,7 @@ function SkinLine({
 function Hook({ view, lifterId }: HandsHistoryProps): ReactElement {
   const { stage, next, sessions, budget } = view.hook;
   const coach = useIsCoach();
+  const move = useMoveHook(lifterId);
   return (
     <section aria-label="The hook">
       <h2 className="border-b-2 border-ink pb-1 text-xl">The hook</h2>
@@ -167,12 +170,13 @@ function Hook({ view, lifterId }: HandsHistoryProps): ReactElement {
             {sessions} hooked {sessions === 1 ? 'session' : 'sessions'} in this stage.
           </span>{' '}
           {coach && next.move !== 'stay' && (
-            <Link to={`/lifters/${lifterId}/profile`} className="underline underline-offset-4">
-              Move it in the profile
-            </Link>
+            <Button disabled={move.isPending} onClick={() => move.mutate({ from: stage, to: next.stage })}>
+              Move it {next.move}
+            </Button>
           )}
         </p>
       )}
+      {move.error && <Failed error={move.error} />}
       {budget.allowance !== null && stage !== 'none' && (
         <div className="mt-2">
           <p className="label">Skin budget this week</p>

@@ -1,5 +1,5 @@
 import type { DayDecision, DayView } from '@iron-clasp/contract';
-import { formatMass, type MassUnit } from '@iron-clasp/core';
+import { formatMass, HOLD_KINDS_BY_ID, type MassUnit } from '@iron-clasp/core';
 import clsx from 'clsx';
 import { useState, type ReactElement } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -7,7 +7,7 @@ import { useDecideToday } from '../../data/club/day.ts';
 import { useIsCoach } from '../../data/session/use-is-coach.ts';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { Button } from '../../ui/button.tsx';
-import { nearDay } from '../../ui/figures.ts';
+import { nearDay, shortDay } from '../../ui/figures.ts';
 import { useToast } from '../../ui/toast.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
 import { holdWords } from './on-the-floor.tsx';
@@ -116,6 +116,8 @@ export function ToDecide({ day }: { day: DayView }): ReactElement {
 const ACTS = {
   acceptHold: { name: 'Accept', done: 'hold accepted' },
   brush: { name: 'Brushed', done: 'kept as brushed' },
+  moveHook: { name: 'Move', done: 'the hook is moved' },
+  placeBlock: { name: 'Place', done: 'the block is placed' },
 } as const;
 
 const TONES = {
@@ -135,11 +137,16 @@ function said(about: DayDecision['about'], today: string, unit: MassUnit): strin
       return about.text;
     case 'bar':
       return `${about.bar}: ${about.chalkedSets} chalked sets since it was brushed`;
+    case 'block': {
+      const holds = about.holds.map((kind) => HOLD_KINDS_BY_ID[kind].name.toLowerCase()).join(' and ');
+      return `Hold block, ${shortDay(about.from)} to ${shortDay(about.to)}: ${holds}. ${about.why}`;
+    }
     case 'hold':
       return `${nearDay(about.on, today)}: ${holdWords(about.hold, unit)}`;
     case 'set': {
       const { liftName, load, reps, verdict } = about.set;
       const set = `${nearDay(about.on, today)}: ${liftName} ${formatMass(load, unit)} × ${reps}`;
+      if (verdict === 'unproven') return `${set}: no logged hold near this load says yet.`;
       return verdict === 'stop'
         ? `${set} must not be done as written.`
         : `${set}: no permitted grip is likely to hold it.`;
