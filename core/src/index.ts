@@ -158,6 +158,7 @@ export * from './kit/plan-faults.ts';
 export * from './kit/venue-kit.ts';
 export * from './kit/venue-presets.ts';
 export type { PlatePairs } from './bar-loading/plates.ts';
+export * from './bar-loading/load-at-hand.ts';
 export * from './bar-loading/load-bar.ts';
 export * from './bar-loading/load-ramp.ts';
 
