@@ -53,15 +53,7 @@ it('the cards of everybody who trains today print one page each, in order of nam
     `return [...document.querySelectorAll('article h2')].map((each) => each.textContent)`,
   );
   expect(names).toEqual([...names].sort((a, b) => a.localeCompare(b)));
-  const { data } = (await page.driver.sendAndGetDevToolsCommand('Page.printToPDF', {
-    paperWidth: 8.27,
-    paperHeight: 11.69,
-  })) as unknown as { data: string };
-  const pages =
-    Buffer.from(data, 'base64')
-      .toString('latin1')
-      .match(/\/Type\s*\/Page\b(?!s)/g) ?? [];
-  expect(pages).toHaveLength(names.length);
+  expect(await pagesPrinted()).toBe(names.length);
 }, 240_000);
 
 it('what is printed says in words all that a mark or a tone says on the screen', async () => {
@@ -73,3 +65,30 @@ it('what is printed says in words all that a mark or a tone says on the screen',
   for (const { words, marks } of rows)
     for (const mark of marks) expect(words.toLowerCase()).toContain(mark.split(',')[0]!.toLowerCase());
 }, 180_000);
+
+it('a lifter’s week prints on one page, each sentence on it once', async () => {
+  await page.openLifter('Odalys Brandt');
+  await page.click('Program');
+  await page.press(By.xpath('(//section[@aria-labelledby]//a[starts-with(., "card")])[1]'));
+  await page.at(/\/cards\/week\//);
+  await page.says('Deadlift, volume', 'article');
+  expect(await page.accessibility()).toEqual([]);
+  const words = await page.text('article');
+  for (const sentence of words.split('\n').filter((line) => /^[A-Z].{30,}\.$/.test(line)))
+    expect(words.split(sentence)).toHaveLength(2);
+  expect(words).not.toMatch(/empty bar|\bundefined\b/);
+  expect(await pagesPrinted()).toBe(1);
+}, 240_000);
+
+/** How many sheets of A4 the page prints on. */
+async function pagesPrinted(): Promise<number> {
+  const { data } = (await page.driver.sendAndGetDevToolsCommand('Page.printToPDF', {
+    paperWidth: 8.27,
+    paperHeight: 11.69,
+  })) as unknown as { data: string };
+  return (
+    Buffer.from(data, 'base64')
+      .toString('latin1')
+      .match(/\/Type\s*\/Page\b(?!s)/g) ?? []
+  ).length;
+}

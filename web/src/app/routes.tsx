@@ -144,6 +144,7 @@ const routes: RouteObject[] = [
         ],
       },
       page('/cards', async () => (await import('../features/cards/cards.tsx')).TodaysCards),
+      page('/cards/week/:lifterId/:day', async () => (await import('../features/cards/cards.tsx')).WeekCard),
       page('/cards/:sessionId', async () => (await import('../features/cards/cards.tsx')).OneCard),
       page('/floor', async () => (await import('../features/floor/floor-start.tsx')).FloorStart),
       page('/floor/:sessionIds', async () => (await import('../features/floor/floor.tsx')).Floor),

@@ -1,5 +1,6 @@
 import {
   useMutation,
+  useQueries,
   useQuery,
   useQueryClient,
   type QueryClient,
@@ -23,6 +24,16 @@ export function useCalls(sessionId: string | null): UseQueryResult<CallsView, Ap
     queryKey: keys.training(sessionId ?? '', 'calls'),
     queryFn: () => ask<CallsView>('GET', `/sessions/${sessionId}/calls`),
     enabled: sessionId !== null,
+  });
+}
+
+/** The calls of several sessions, each as {@link useCalls} has it. */
+export function useAllCalls(sessionIds: readonly string[]): UseQueryResult<CallsView, ApiError>[] {
+  return useQueries({
+    queries: sessionIds.map((id) => ({
+      queryKey: keys.training(id, 'calls'),
+      queryFn: () => ask<CallsView>('GET', `/sessions/${id}/calls`),
+    })),
   });
 }
 

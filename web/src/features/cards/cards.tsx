@@ -1,25 +1,34 @@
 import type { CallsView } from '@iron-clasp/contract';
 import {
-  HOLD_KINDS_BY_ID,
+  CHALK_NAMES,
   GRIP_NAMES,
-  sayStanding,
-  type BarLoading,
-  type MassUnit,
-  SET_ROLE_TAGS,
+  HOLD_KINDS_BY_ID,
+  isBarLift,
   LOAD_MEANING_NAMES,
+  sayLoad,
+  sayStanding,
+  SET_ROLE_TAGS,
+  unitAtHand,
+  type GripChoice,
+  type MassUnit,
+  type Side,
 } from '@iron-clasp/core';
+import clsx from 'clsx';
 import { ArrowLeft, Printer } from 'lucide-react';
 import { Fragment, type ReactElement, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
+import { useToday } from '../../data/lifters/rack.ts';
 import { useUnit } from '../../data/session/use-unit.ts';
+import { useAllCalls, useCalls } from '../../data/training/calls.ts';
+import { useProgram } from '../../data/training/programs.ts';
+import { groupSets, sheetLines, type SetGroup, type SheetLine } from '../../data/training/set-groups.ts';
+import { AtHand, InOwnUnit } from '../../ui/at-hand.tsx';
+import { Button } from '../../ui/button.tsx';
+import { shiftDay } from '../../ui/date-words.ts';
+import { seconds, shortDay } from '../../ui/figures.ts';
 import { GripMark } from '../../ui/marks/grip-mark.tsx';
 import { loadingWords } from '../../ui/marks/plates.ts';
-import { Button } from '../../ui/button.tsx';
-import { formatMass, seconds, shortDay } from '../../ui/figures.ts';
 import { Caution, Empty, Failed, Loading } from '../../ui/states.tsx';
-import { groupSets } from '../../data/training/set-groups.ts';
-import { useCalls } from '../../data/training/calls.ts';
-import { useToday } from '../../data/lifters/rack.ts';
 
 /** The session card of one lifter, to print or to read from the phone. */
 export function OneCard(): ReactElement {
@@ -27,6 +36,32 @@ export function OneCard(): ReactElement {
   return (
     <Page title="Session card">
       <Card sessionId={sessionId} />
+    </Page>
+  );
+}
+
+/** A lifter's week on one page. */
+export function WeekCard(): ReactElement {
+  const { lifterId = '', day = '' } = useParams();
+  const program = useProgram(lifterId, day);
+  const unit = useUnit();
+  const monday = program.data?.weeks[0];
+  const ids = (program.data?.sessions ?? [])
+    .filter(({ on }) => monday && on >= monday && on < shiftDay(monday, 7))
+    .map(({ id }) => id);
+  const calls = useAllCalls(ids);
+  const views = calls.flatMap(({ data }) => data ?? []);
+  const failed = calls.find(({ error }) => error)?.error ?? program.error;
+  return (
+    <Page title="The week on one page" wide>
+      {failed && <Failed error={failed} retry={() => void program.refetch()} />}
+      {program.data && ids.length === 0 && (
+        <Empty title="Nothing is written for this week">
+          <p>Its sessions stand here once they are written.</p>
+        </Empty>
+      )}
+      {!failed && (program.isPending || views.length < ids.length) && <Loading what="the week" lines={9} />}
+      {ids.length > 0 && views.length === ids.length && <WrittenWeek views={views} unit={unit} />}
     </Page>
   );
 }
@@ -51,9 +86,17 @@ export function TodaysCards(): ReactElement {
   );
 }
 
-function Page({ title, children }: { title: string; children: ReactNode }): ReactElement {
+function Page({
+  title,
+  wide = false,
+  children,
+}: {
+  title: string;
+  wide?: boolean;
+  children: ReactNode;
+}): ReactElement {
   return (
-    <main className="mx-auto max-w-3xl px-4 py-4">
+    <main className={clsx('mx-auto px-4 py-4', wide ? 'max-w-5xl' : 'max-w-3xl')}>
       <div className="no-print mb-4 flex items-center justify-between gap-4">
         <Link to="/" className="inline-flex items-center gap-1 py-2">
           <ArrowLeft size={18} aria-hidden /> Rack
@@ -79,16 +122,6 @@ function Card({ sessionId }: { sessionId: string }): ReactElement {
 /** One session as it goes on paper or a phone. */
 export function WrittenCard({ view, unit }: { view: CallsView; unit: MassUnit }): ReactElement {
   const { session } = view;
-  const holds = view.holds.flatMap(({ hold }) => hold ?? []);
-  const groups = groupSets(view.sets);
-  const once = (of: (set: (typeof view.sets)[number]) => readonly string[]): string[] => [
-    ...new Set(view.sets.flatMap(of)),
-  ];
-  const cautions = [
-    ...new Set([...once((set) => set.call.cautions), ...holds.flatMap((hold) => hold.cautions)]),
-  ];
-  // What is said of every lift once, not set by set.
-  const cues = once((set) => (set.role === 'warmup' ? [] : set.call.cues));
   return (
     <article className="card mb-10" aria-label={`${session.lifterName}, ${session.title}`}>
       <header className="flex flex-wrap items-end justify-between gap-x-6 border-b-4 border-ink pb-1">
@@ -98,104 +131,267 @@ export function WrittenCard({ view, unit }: { view: CallsView; unit: MassUnit })
         </p>
       </header>
       {session.hands.stop && <Caution stop>{session.hands.stop}</Caution>}
-      <table className="w-full border-collapse">
-        <caption className="sr-only">Sets in order</caption>
-        <thead>
-          <tr className="border-b border-ink text-left">
-            {['set', 'load and one side', 'grip and chalk'].map((name) => (
-              <th key={name} scope="col" className="label py-1 pr-3">
-                {name}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {groups.map(({ first: set, count }, i) => (
-            <Fragment key={set.id}>
-              {groups[i - 1]?.first.liftName !== set.liftName && (
-                <Lift name={[set.liftName, LOAD_MEANING_NAMES[set.loadMeans]].filter(Boolean).join(', ')} />
-              )}
-              <tr className="border-b border-rule align-baseline">
-                <td className="py-1 pr-3">
-                  {SET_ROLE_TAGS[set.role]}{' '}
-                  <b className="whitespace-nowrap">
-                    {count > 1 && `${count} × `}
-                    {set.seconds ? seconds(set.seconds) : set.reps}
-                  </b>
-                </td>
-                <Loaded kg={set.loading.total} loading={set.loading} unit={unit} />
-                <td className="py-1">
-                  <span className="flex items-start gap-2">
-                    {set.call.choice && (
-                      <GripMark
-                        choice={set.call.choice}
-                        {...(set.call.sideUnder && { sideUnder: set.call.sideUnder })}
-                        size={18}
-                      />
-                    )}
-                    <span>
-                      {set.line}
-                      {sayStanding(set.call) && set.role !== 'warmup' && <i> ({sayStanding(set.call)})</i>}
-                    </span>
-                  </span>
-                </td>
-              </tr>
-            </Fragment>
-          ))}
-          {holds
-            .filter((hold) => !hold.barred)
-            .map((hold) => (
-              <Fragment key={hold.kind}>
-                <Lift name={HOLD_KINDS_BY_ID[hold.kind].name} />
-                <tr className="border-b border-rule align-baseline">
-                  <td className="py-1 pr-3 whitespace-nowrap">
-                    {hold.sets} × {hold.seconds} s
-                  </td>
-                  <Loaded kg={hold.load} loading={hold.loading} unit={unit} />
-                  <td className="py-1">
-                    <span className="mr-2 inline-block align-middle">
-                      <GripMark
-                        choice={hold.grip}
-                        {...(hold.sideUnder && { sideUnder: hold.sideUnder })}
-                        size={18}
-                      />
-                    </span>
-                    {GRIP_NAMES[hold.grip]}
-                    {hold.sideUnder && `, ${hold.sideUnder} under`}; rest {hold.rest[0] / 60}–
-                    {hold.rest[1] / 60} min
-                    {hold.pin && `; ${hold.pins}`}
-                  </td>
-                </tr>
-              </Fragment>
-            ))}
-        </tbody>
-      </table>
-      <div className="mt-3 grid gap-x-8 gap-y-3 sm:grid-cols-2">
-        {cautions.length > 0 && <Sentences title="Take care" of={cautions} />}
-        {cues.length > 0 && <Sentences title="Set it up" of={cues} />}
-      </div>
+      <Sets view={view} unit={unit} />
+      <Advice views={[view]} />
     </article>
   );
+}
+
+/** The sessions of a week on one page, each told once what is to be minded. */
+function WrittenWeek({ views, unit }: { views: readonly CallsView[]; unit: MassUnit }): ReactElement {
+  const { lifterName } = views[0]!.session;
+  const stops = [...new Set(views.flatMap(({ session }) => session.hands.stop ?? []))];
+  return (
+    <article className="card mb-10 print:[zoom:0.72]" aria-label={`${lifterName}, the week`}>
+      <header className="flex flex-wrap items-end justify-between gap-x-6 border-b-4 border-ink pb-1">
+        <h2 className="text-3xl">{lifterName}</h2>
+        <p>
+          {shortDay(views[0]!.session.on)} to {shortDay(views.at(-1)!.session.on)}
+        </p>
+      </header>
+      {stops.map((stop) => (
+        <Caution key={stop} stop>
+          {stop}
+        </Caution>
+      ))}
+      <div className="gap-x-8 md:columns-2 print:columns-2">
+        {views.map((view) => (
+          <section key={view.session.id} className="mb-3 break-inside-avoid" aria-label={view.session.title}>
+            <h3 className="flex items-baseline justify-between gap-3 border-b-2 border-ink pt-2 text-lg">
+              {view.session.title}
+              <span className="text-base font-normal">
+                {shortDay(view.session.on)}, {view.session.venue.name}
+              </span>
+            </h3>
+            <Sets view={view} unit={unit} compact />
+          </section>
+        ))}
+      </div>
+      <Advice views={views} />
+    </article>
+  );
+}
+
+/** What is minded and how grips are set, each sentence once. */
+function Advice({ views }: { views: readonly CallsView[] }): ReactElement {
+  const sets = views.flatMap((view) => view.sets);
+  const holds = views.flatMap((view) => view.holds).flatMap(({ hold }) => hold ?? []);
+  const cautions = [
+    ...new Set([...sets.flatMap((set) => set.call.cautions), ...holds.flatMap((hold) => hold.cautions)]),
+  ];
+  // What is said of every lift once, not set by set.
+  const cues = [...new Set(sets.flatMap((set) => (set.role === 'warmup' ? [] : set.call.cues)))];
+  return (
+    <div className="mt-3 grid gap-x-8 gap-y-3 sm:grid-cols-2">
+      {cautions.length > 0 && <Sentences title="Take care" of={cautions} />}
+      {cues.length > 0 && <Sentences title="Set it up" of={cues} />}
+    </div>
+  );
+}
+
+interface SetsProps {
+  readonly view: CallsView;
+  readonly unit: MassUnit;
+  /** Without the plates of one side, which take a line of their own in a narrow column. */
+  readonly compact?: boolean;
+}
+
+/** The lines of a session lift by lift, folded as on the sheet, and its holds. */
+function Sets({ view, unit, compact = false }: SetsProps): ReactElement {
+  const lifts: SetGroup[][] = [];
+  for (const group of groupSets(view.sets)) {
+    const last = lifts.at(-1);
+    if (last && last[0]!.first.liftName === group.first.liftName) last.push(group);
+    else lifts.push([group]);
+  }
+  const holds = view.holds.flatMap(({ hold }) => (hold && !hold.barred ? [hold] : []));
+  return (
+    <table className="w-full border-collapse">
+      <caption className="sr-only">{view.session.title}, in order</caption>
+      <thead className="sr-only">
+        <tr>
+          {['what', 'load', 'grip and chalk'].map((name) => (
+            <th key={name} scope="col">
+              {name}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {lifts.map((groups, i) => {
+          const { liftName, loadMeans } = groups[0]!.first;
+          return (
+            <Fragment key={i}>
+              <Lift name={[liftName, LOAD_MEANING_NAMES[loadMeans]].filter(Boolean).join(', ')} />
+              {sheetLines(groups, () => true).map((line, at) => (
+                <Line key={at} line={line} unit={unit} compact={compact} />
+              ))}
+            </Fragment>
+          );
+        })}
+        {holds.map((hold) => (
+          <Fragment key={hold.kind}>
+            <Lift name={HOLD_KINDS_BY_ID[hold.kind].name} />
+            <Row
+              what="hold"
+              load={
+                <>
+                  <AtHand loading={hold.loading} kg={hold.load} reader={unit} named />, {hold.sets} ×{' '}
+                  {hold.seconds} s
+                </>
+              }
+              plates={compact || hold.loading.perSide.length === 0 ? null : loadingWords(hold.loading)}
+              mark={<Mark choice={hold.grip} sideUnder={hold.sideUnder} />}
+            >
+              {GRIP_NAMES[hold.grip]}
+              {hold.sideUnder && `, ${hold.sideUnder} under`}; rest {hold.rest[0] / 60}–{hold.rest[1] / 60}{' '}
+              min
+              {hold.pin && `; ${hold.pins}`}
+            </Row>
+          </Fragment>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** Loads with their repetitions, the unit named once: `50 kg × 5 · 70 × 4`. */
+function asked(groups: readonly SetGroup[], unit: MassUnit): string {
+  const atHand = unitAtHand(
+    groups.map(({ first }) => first.loading),
+    unit,
+  );
+  let named = false;
+  const all = groups.map(({ first, count }) => {
+    const amount = first.seconds ? seconds(first.seconds) : String(first.reps);
+    const { figure } = sayLoad(first.loading.total, atHand, unit);
+    const loaded = first.loading.total > 0;
+    const one = loaded
+      ? `${figure}${named ? '' : ` ${atHand}`} × ${amount}`
+      : `${amount}${first.seconds ? '' : ' reps'}`;
+    named ||= loaded;
+    return (count > 1 ? `${one}, ${count} sets` : one).replaceAll(' ', '\u00a0');
+  });
+  return all.join(' · ');
+}
+
+function Line({ line, unit, compact }: { line: SheetLine; unit: MassUnit; compact: boolean }): ReactElement {
+  if (line.kind === 'sets') return <SetLine group={line.group} unit={unit} compact={compact} />;
+  if (line.kind === 'free') {
+    const work = line.groups.filter(({ first }) => first.role !== 'warmup');
+    const shown = work.length > 0 ? work : line.groups;
+    const { call, role } = shown[0]!.first;
+    return (
+      <Row what={SET_ROLE_TAGS[role]} load={asked(shown, unit)} plates={null} mark={null}>
+        <span className="text-quiet">
+          no grip
+          {call.chalk.kind !== 'none' &&
+            `, ${CHALK_NAMES[call.chalk.kind]} on the ${call.chalk.where.join(', ')}`}
+        </span>
+      </Row>
+    );
+  }
+  const { call, line: words } = line.groups[0]!.first;
+  return (
+    <Row
+      what={SET_ROLE_TAGS.warmup}
+      load={asked(line.groups, unit)}
+      plates={null}
+      mark={call.choice && <Mark choice={call.choice} sideUnder={call.sideUnder} />}
+    >
+      {words}
+    </Row>
+  );
+}
+
+/** Alike sets with their call, and how firmly it stands. */
+function SetLine({
+  group: { first: set, count },
+  unit,
+  compact,
+}: {
+  group: SetGroup;
+  unit: MassUnit;
+  compact: boolean;
+}): ReactElement {
+  const amount = set.seconds ? seconds(set.seconds) : set.reps;
+  const standing = compact || set.role === 'warmup' ? null : sayStanding(set.call);
+  return (
+    <Row
+      what={SET_ROLE_TAGS[set.role]}
+      load={
+        <>
+          {set.loading.total > 0 ? (
+            <>
+              <AtHand loading={set.loading} reader={unit} named /> × {amount}
+            </>
+          ) : (
+            `${amount}${set.seconds ? '' : ' reps'}`
+          )}
+          {count > 1 && <span className="font-normal">, {count} sets</span>}{' '}
+          <InOwnUnit loading={set.loading} reader={unit} />
+        </>
+      }
+      strong={set.role === 'top' || set.role === 'attempt'}
+      plates={compact || !isBarLift(set.liftId) ? null : loadingWords(set.loading)}
+      mark={set.call.choice && <Mark choice={set.call.choice} sideUnder={set.call.sideUnder} />}
+    >
+      {set.line}
+      {standing && <i> ({standing})</i>}
+    </Row>
+  );
+}
+
+function Row({
+  what,
+  load,
+  plates,
+  mark,
+  strong = false,
+  children,
+}: {
+  what: string;
+  load: ReactNode;
+  plates: string | null;
+  mark: ReactNode;
+  strong?: boolean;
+  children: ReactNode;
+}): ReactElement {
+  return (
+    <tr className="border-b border-rule align-baseline">
+      <td className="label w-16 py-1 pr-2 whitespace-nowrap">{what}</td>
+      <td className={clsx('figures py-1 pr-3 text-lg leading-tight', strong && 'font-semibold')}>
+        {load}
+        {plates && <span className="block font-sans text-sm font-normal text-quiet">{plates}</span>}
+      </td>
+      <td className="w-1/2 py-1">
+        <span className="flex items-start gap-2">
+          {mark}
+          <span>{children}</span>
+        </span>
+      </td>
+    </tr>
+  );
+}
+
+function Mark({
+  choice,
+  sideUnder,
+}: {
+  choice: GripChoice;
+  sideUnder?: Side | null | undefined;
+}): ReactElement {
+  return <GripMark choice={choice} {...(sideUnder && { sideUnder })} size={18} />;
 }
 
 /** The lift that the rows below it are of. */
 function Lift({ name }: { name: string }): ReactElement {
   return (
-    <tr className="border-b border-rule">
-      <th scope="rowgroup" colSpan={3} className="pt-2 pb-0.5 text-left">
+    <tr>
+      <th scope="rowgroup" colSpan={3} className="border-b border-ink pt-2 pb-0.5 text-left">
         {name}
       </th>
     </tr>
-  );
-}
-
-/** What stands on the bar, and the plates of one side. */
-function Loaded({ kg, loading, unit }: { kg: number; loading: BarLoading; unit: MassUnit }): ReactElement {
-  return (
-    <td className="py-1 pr-3">
-      <span className="figures mr-3 text-lg whitespace-nowrap">{formatMass(kg, unit)}</span>
-      <span className="block text-sm sm:inline print:inline">{loadingWords(loading)}</span>
-    </td>
   );
 }
 

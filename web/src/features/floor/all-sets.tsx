@@ -2,6 +2,7 @@ import { HOLD_KINDS_BY_ID, sayCall, SET_ROLE_TAGS, type HoldKindId } from '@iron
 import type { CalledSet } from '@iron-clasp/contract';
 import { Plus } from 'lucide-react';
 import type { ReactElement } from 'react';
+import { namedLoad } from '../../ui/at-hand.tsx';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { Button } from '../../ui/button.tsx';
 import { formatMass, seconds } from '../../ui/figures.ts';
@@ -64,7 +65,7 @@ export function AllSets({
               <span className="grow">
                 {set.liftName}, {SET_ROLE_TAGS[set.role]}
                 <b className="figures ml-2 text-xl">
-                  {formatMass(done?.load ?? set.loading.total, unit)} ×{' '}
+                  {done ? formatMass(done.load, unit) : namedLoad(set.loading, unit)} ×{' '}
                   {set.seconds ? seconds(set.seconds) : (done?.reps ?? set.reps)}
                 </b>
               </span>

@@ -3,11 +3,11 @@ import type { FloorView, LogHoldRequest } from '@iron-clasp/contract';
 import clsx from 'clsx';
 import { useEffect, useRef, useState, type ReactElement, type ReactNode } from 'react';
 import { useUnit } from '../../data/session/use-unit.ts';
+import { AtHand, InOwnUnit, namedLoad } from '../../ui/at-hand.tsx';
 import { BarDrawing } from '../../ui/marks/bar-drawing.tsx';
 import { GripMark } from '../../ui/marks/grip-mark.tsx';
 import { loadingWords } from '../../ui/marks/plates.ts';
 import { Button } from '../../ui/button.tsx';
-import { formatMass } from '../../ui/figures.ts';
 import { Caution } from '../../ui/states.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
 import { corrected, COUNT_IN, elapsed, finalShare } from '../../offline/hold-clock.ts';
@@ -114,8 +114,9 @@ export function HoldPanel({
           >
             <div className="flex min-h-full flex-col items-center justify-center gap-1.5 px-3 py-1 text-center spacious:gap-3">
               <p className="figures text-4xl leading-none font-semibold spacious:text-5xl vast:text-7xl">
-                {formatMass(hold.load, unit)}
+                <AtHand loading={hold.loading} kg={hold.load} reader={unit} named />
               </p>
+              <InOwnUnit loading={hold.loading} kg={hold.load} reader={unit} />
               <p className="flex flex-wrap items-center justify-center gap-x-5 text-lg leading-tight">
                 <span className="flex items-center gap-3">
                   <GripMark
@@ -158,7 +159,7 @@ export function HoldPanel({
                 <p className="leading-tight">
                   First{' '}
                   {hold.ramp
-                    .map(({ loading, seconds: each }) => `${formatMass(loading.total, unit)} for ${each} s`)
+                    .map(({ loading, seconds: each }) => `${namedLoad(loading, unit)} for ${each} s`)
                     .join(', ')}
                 </p>
               )}

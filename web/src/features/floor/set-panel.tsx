@@ -18,6 +18,7 @@ import { saidOn } from './lane.ts';
 import { FIRST, SECOND } from './panel-sizes.ts';
 import type { Lane } from './lane.ts';
 import { TimedKeys } from './timed-keys.tsx';
+import { AtHand, InOwnUnit, namedLoad } from '../../ui/at-hand.tsx';
 import { BarDrawing } from '../../ui/marks/bar-drawing.tsx';
 import { GripMark } from '../../ui/marks/grip-mark.tsx';
 import { Button } from '../../ui/button.tsx';
@@ -94,10 +95,11 @@ export function SetPanel(props: SetPanelProps): ReactElement {
               'spacious:text-7xl vast:text-8xl',
             )}
           >
-            {formatMass(load, unit)}
+            <AtHand loading={loading} kg={load} reader={unit} named />
             <span className="text-quiet"> × </span>
             {said}
           </p>
+          <InOwnUnit loading={loading} kg={load} reader={unit} />
           {Math.abs(load - set.loading.total) > 0.05 && (
             <p className="text-ochre">
               planned {formatMass(set.loading.total, unit)}; lighter, as called now
@@ -199,7 +201,7 @@ function saySet(next: CalledSet, before: CalledSet, unit: MassUnit): string {
   const amount = next.seconds ? seconds(next.seconds) : reps;
   return [
     ...(liftName === before.liftName ? [] : [liftName]),
-    `${SET_ROLE_TAGS[role]} ${formatMass(loading.total, unit)} × ${amount}`,
+    `${SET_ROLE_TAGS[role]} ${namedLoad(loading, unit)} × ${amount}`,
     ...(call.choice ? [GRIP_NAMES[call.choice]] : []),
   ].join(', ');
 }

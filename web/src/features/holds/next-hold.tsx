@@ -6,6 +6,7 @@ import {
   type NextHoldView,
 } from '@iron-clasp/contract';
 import { useRef, useState, type ReactElement } from 'react';
+import { namedLoad } from '../../ui/at-hand.tsx';
 import { useIsCoach } from '../../data/session/use-is-coach.ts';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { BarDrawing } from '../../ui/marks/bar-drawing.tsx';
@@ -66,7 +67,7 @@ export function NextHold({ lifterId, of, kinds, next, today }: NextHoldProps): R
           {hold.why.map((why) => why.text).join(' ')} {hold.pins} Rest {Math.round(hold.rest[0] / 60)} to{' '}
           {Math.round(hold.rest[1] / 60)} min.
           {hold.ramp.length > 0 &&
-            ` First ${hold.ramp.map(({ loading, seconds }) => `${formatMass(loading.total, unit)} for ${seconds} s`).join(', ')}.`}
+            ` First ${hold.ramp.map(({ loading, seconds }) => `${namedLoad(loading, unit)} for ${seconds} s`).join(', ')}.`}
         </p>
         {of.setting?.target && (
           <p className="text-sm">

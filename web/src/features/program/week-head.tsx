@@ -1,5 +1,6 @@
 import { format, parseISO } from 'date-fns';
 import { useState, type ReactElement } from 'react';
+import { Link } from 'react-router';
 import { Button } from '../../ui/button.tsx';
 import { shiftDay } from '../../ui/date-words.ts';
 import { DateField } from '../../ui/date-field.tsx';
@@ -41,6 +42,12 @@ export function WeekHead({
         </h2>
         {!empty && (
           <>
+            <Link
+              to={`/cards/week/${lifterId}/${monday}`}
+              className="py-1 text-quiet underline decoration-rule underline-offset-4 hover:text-ink"
+            >
+              card<span className="sr-only"> of the week of {format(parseISO(monday), 'd MMMM')}</span>
+            </Link>
             <button
               type="button"
               onClick={onCopy}

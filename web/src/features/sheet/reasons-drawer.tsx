@@ -10,6 +10,7 @@ import {
 import type { CalledSet, CallsView } from '@iron-clasp/contract';
 import { X } from 'lucide-react';
 import { useEffect, useRef, type ReactElement, type ReactNode, type RefObject } from 'react';
+import { namedLoad } from '../../ui/at-hand.tsx';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { GripMark } from '../../ui/marks/grip-mark.tsx';
 import { useIsCoach } from '../../data/session/use-is-coach.ts';
@@ -92,7 +93,7 @@ function AboutSet({
   return (
     <>
       <h2 ref={headRef} tabIndex={-1} className="pr-8 text-2xl outline-none">
-        {set.liftName} {formatMass(set.loading.total, unit)} × {set.seconds ? seconds(set.seconds) : set.reps}
+        {set.liftName} {namedLoad(set.loading, unit)} × {set.seconds ? seconds(set.seconds) : set.reps}
       </h2>
       <p className="mt-1 font-semibold">{sayCall(call)}</p>
       {sayStanding(call) && <p className="text-sm">{sayStanding(call)}</p>}

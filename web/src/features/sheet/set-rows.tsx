@@ -19,6 +19,7 @@ import { useUnit } from '../../data/session/use-unit.ts';
 import { BarDrawing } from '../../ui/marks/bar-drawing.tsx';
 import { GripMark } from '../../ui/marks/grip-mark.tsx';
 import { loadingWords } from '../../ui/marks/plates.ts';
+import { AtHand, InOwnUnit, loadsAtHand } from '../../ui/at-hand.tsx';
 import { Chance } from '../../ui/chance.tsx';
 import { formatMass, load, percent, seconds } from '../../ui/figures.ts';
 import { Caution } from '../../ui/states.tsx';
@@ -83,11 +84,12 @@ export function SetRow({
         {set.loading.total === 0 ? (
           <span className="text-quiet">no load</span>
         ) : (
-          load(set.loading.total, unit)
+          <AtHand loading={set.loading} reader={unit} />
         )}
         <span className="text-quiet"> × </span>
         {set.seconds ? seconds(set.seconds) : set.reps}
-        {count > 1 && <span className="ml-2 text-base whitespace-nowrap text-quiet">{count} sets</span>}
+        {count > 1 && <span className="ml-2 text-base whitespace-nowrap text-quiet">{count} sets</span>}{' '}
+        {set.loading.total > 0 && <InOwnUnit loading={set.loading} reader={unit} />}
       </span>
       <span className={ROW_PLATES} title={loadingWords(set.loading)}>
         {isBarLift(set.liftId) && <BarDrawing loading={set.loading} height={strong ? 44 : 34} />}
@@ -168,7 +170,11 @@ export function WarmupRow({ groups, open, onOpen }: FoldedProps): ReactElement {
     <Row open={open} onOpen={onOpen} folded>
       <span className="label">{SET_ROLE_TAGS.warmup}</span>
       <span className="figures flex items-center gap-2 text-lg">
-        {sets.map((set) => load(set.loading.total, unit)).join(' · ')} <Unfolds open={open} />
+        {loadsAtHand(
+          sets.map((set) => set.loading),
+          unit,
+        )}{' '}
+        <Unfolds open={open} />
       </span>
       <span className={ROW_CALL}>
         {call.choice && (
@@ -206,7 +212,7 @@ export function FreeRow({ groups, open, onOpen }: FoldedProps): ReactElement {
           .map(({ first, count }) => {
             const asked = first.seconds ? seconds(first.seconds) : String(first.reps);
             const one =
-              first.loading.total > 0 ? `${load(first.loading.total, unit)} × ${asked}` : `× ${asked}`;
+              first.loading.total > 0 ? `${loadsAtHand([first.loading], unit)} × ${asked}` : `× ${asked}`;
             return count > 1 ? `${one}, ${count} sets` : one;
           })
           .join('; ')}{' '}
@@ -217,7 +223,10 @@ export function FreeRow({ groups, open, onOpen }: FoldedProps): ReactElement {
           no grip
           {chalk.kind !== 'none' && ` · ${CHALK_NAMES[chalk.kind]} on the ${chalk.where.join(', ')}`}
           {warmups.length > 0 &&
-            ` · after ${warmups.map(({ first }) => load(first.loading.total, unit)).join(' · ')}`}
+            ` · after ${loadsAtHand(
+              warmups.map(({ first }) => first.loading),
+              unit,
+            )}`}
         </span>
       </span>
       <span />
@@ -301,7 +310,10 @@ export function HoldRow({
           <span className="label">
             {hold.sets} × {hold.seconds} s
           </span>
-          <span className="figures text-2xl font-semibold">{load(hold.load, unit)}</span>
+          <span className="figures text-2xl font-semibold">
+            <AtHand loading={hold.loading} kg={hold.load} reader={unit} />{' '}
+            <InOwnUnit loading={hold.loading} kg={hold.load} reader={unit} />
+          </span>
           <span className={ROW_PLATES}>
             <BarDrawing loading={hold.loading} height={44} />
           </span>
