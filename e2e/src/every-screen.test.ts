@@ -106,6 +106,25 @@ describe('every screen passes axe', () => {
   }, 180_000);
 });
 
+describe('on a phone', () => {
+  it('the head of a sheet takes at most 200 px, its tabs one row, and the name is whole', async () => {
+    await page.size(390, 844);
+    await page.openLifter('Odalys Brandt');
+    await page.find('[data-row]');
+    const [bottom, rows, cut] = await page.driver.executeScript<[number, number, boolean]>(
+      `const nav = document.querySelector('nav[aria-label="The sheet"]');
+       const tops = new Set([...nav.children].map((each) => each.offsetTop));
+       const name = document.querySelector('h1');
+       return [nav.getBoundingClientRect().bottom, tops.size, name.scrollWidth > name.clientWidth];`,
+    );
+    expect(bottom).toBeLessThanOrEqual(200);
+    expect(rows).toBe(1);
+    expect(cut).toBe(false);
+    expect(await page.accessibility()).toEqual([]);
+    await page.size(1280, 800);
+  }, 180_000);
+});
+
 describe('at twice the size', () => {
   it('every screen of a lifter and of the club fits: nothing has to be scrolled sideways', async () => {
     await page.openLifter('Odalys Brandt');

@@ -101,10 +101,10 @@ export function SessionBar({
             ).map((bar) => [bar.id, bar.name] as const)}
             onChange={(barId) => move.mutate({ barId, version: head.version })}
           />
-          <span>{head.bar.diameter} mm</span>
+          <span className="max-md:hidden">{head.bar.diameter} mm</span>
           <Select
             aria-label="Another session"
-            className="w-40 max-w-full"
+            className="w-40 max-w-full max-md:hidden"
             value=""
             placeholder="Another session"
             options={season.sessions.map(

@@ -24,21 +24,12 @@ export function Sheet(): ReactElement {
   const onSession = useMatch('/lifters/:lifterId/calls/:sessionId');
   return (
     <div className="px-4 pb-12 pt-3 md:px-6">
-      {staff && (
-        <p className="mb-2 flex gap-5 lg:hidden">
-          <Link to="/" className="inline-flex items-center gap-1 py-2">
-            <ArrowLeft size={18} aria-hidden /> Today
-          </Link>
-          <Link to="/lifters" className="py-2">
-            Rack
-          </Link>
-        </p>
-      )}
+      {staff && !sheet.data && <Ways />}
       {sheet.isPending && <Loading what="the sheet" lines={7} />}
       {sheet.error && <Failed error={sheet.error} retry={() => void sheet.refetch()} />}
       {sheet.data && (
         <>
-          <Head lifter={sheet.data.lifter} />
+          <Head lifter={sheet.data.lifter} ways={staff} />
           {coach && <Conflicts lifter={sheet.data.lifter} />}
           {coach && <NewBest sheet={sheet.data} />}
           <SeasonStrip
@@ -89,7 +80,7 @@ function Conflicts({ lifter }: { lifter: LifterView }): ReactElement | null {
   );
 }
 
-function Head({ lifter }: { lifter: LifterView }): ReactElement {
+function Head({ lifter, ways }: { lifter: LifterView; ways: boolean }): ReactElement {
   const unit = useUnit();
   const facts = [
     saySport(lifter),
@@ -103,18 +94,36 @@ function Head({ lifter }: { lifter: LifterView }): ReactElement {
     ...(lifter.hookStage === 'none' ? [] : [`hook: ${lifter.hookStage}`]),
   ];
   return (
-    <header className="mb-1 flex flex-wrap items-center gap-x-5 gap-y-1">
-      <h1 className="text-3xl md:text-4xl">{lifter.name}</h1>
-      <div className="order-last min-w-0 grow basis-full md:order-none md:basis-0">
+    <header className="mb-1 flex flex-wrap items-center gap-x-4 gap-y-1 md:gap-x-5">
+      {ways && <Ways />}
+      <h1 className="min-w-0 max-md:grow max-md:basis-0 max-md:truncate text-2xl md:text-4xl">
+        {lifter.name}
+      </h1>
+      {/* On a phone the profile has them. */}
+      <div className="min-w-0 grow basis-0 max-md:hidden">
         <p className="line-clamp-2 text-sm leading-snug text-quiet">{facts.join(' · ')}</p>
       </div>
-      <div className="flex min-w-0 shrink items-center gap-3">
+      <div className="flex min-w-0 items-center gap-3">
         <HandsMark hands={lifter.hands} looked={lifter.hands.on !== null} size={30} />
-        <p className="line-clamp-2 max-w-48 text-sm leading-snug">
+        <p className="line-clamp-2 max-w-48 text-sm leading-snug max-md:sr-only">
           {sayHands(lifter.hands, lifter.hands.on !== null)}
         </p>
       </div>
     </header>
+  );
+}
+
+/** The ways back from a sheet that fills the screen. */
+function Ways(): ReactElement {
+  return (
+    <p className="flex items-center gap-3 lg:hidden">
+      <Link to="/" aria-label="Today" title="Today" className="grid size-9 place-items-center">
+        <ArrowLeft size={20} aria-hidden />
+      </Link>
+      <Link to="/lifters" className="py-1.5 underline decoration-rule underline-offset-4">
+        Rack
+      </Link>
+    </p>
   );
 }
 
