@@ -1,9 +1,11 @@
 import type {
   AttentionLevel,
+  AttentionStep,
   GripChoice,
   HandsToday,
   HoldKindId,
   HookStage,
+  MassUnit,
   SetRole,
   Side,
   Verdict,
@@ -49,6 +51,8 @@ export interface DaySet {
   readonly role: SetRole;
   /** kg, as the plates make it. */
   readonly load: number;
+  /** The unit of the plates on the bar; null where there are none, or of both. */
+  readonly plates: MassUnit | null;
   readonly reps: number;
   /** s, where it is timed. */
   readonly seconds: number | null;
@@ -138,4 +142,25 @@ export interface DayCell {
   }[];
   readonly block: string | null;
   readonly meet: string | null;
+}
+
+/** A lifter's own day. */
+export interface OwnDayView {
+  readonly today: string;
+  /** Sessions of today that are not over; where there is none, the one that comes next. */
+  readonly sessions: readonly (DaySession & { readonly on: string })[];
+  readonly hands: HandsToday;
+  /** The day the hands were last looked at, and whether that is too long ago. */
+  readonly handsOn: string | null;
+  readonly handsStale: boolean;
+  /** What is to be minded, the gravest first, with the page of the sheet on which it stands. */
+  readonly mind: readonly {
+    readonly level: AttentionLevel;
+    readonly text: string;
+    readonly step: AttentionStep;
+  }[];
+  /** The latest word of the coach at the end of a session, of the last weeks. */
+  readonly note: { readonly on: string; readonly title: string; readonly text: string } | null;
+  readonly week: DayWeek;
+  readonly meet: { readonly name: string; readonly days: number } | null;
 }

@@ -199,15 +199,18 @@ it('a lifter takes up an invitation, signs in on a phone, sees their own sheet a
     await kofi.type('E-mail', 'kofi@tarnquay.example');
     await kofi.type('Password', 'stones-and-axles');
     await kofi.click('Sign in');
-    await kofi.at(/^\/lifters\/[0-9a-f-]+\/calls$/);
+    // A day of their own: no session today, the next one named, and from there their sheet.
+    await kofi.says('no session today');
+    expect(await kofi.accessibility()).toEqual([]);
+    await kofi.click('Every set');
+    await kofi.at(/^\/lifters\/[0-9a-f-]+\/calls\/[0-9a-f-]+$/);
     await kofi.find('[data-row]');
     expect(await kofi.accessibility()).toEqual([]);
     expect(await kofi.count('nav[aria-label="The rack"]')).toBe(0);
     expect(await kofi.text('nav[aria-label="The sheet"]')).not.toMatch(/Profile|Program/);
-    // Another lifter's address leads back to one's own.
-    const own = await kofi.path();
+    // What is not theirs leads back to their own day.
     await kofi.go('/practice/schools');
-    await kofi.until(async () => (await kofi.path()) === own, 'their own sheet');
+    await kofi.until(async () => (await kofi.path()) === '/', 'their own day');
   } finally {
     await kofi.close();
   }

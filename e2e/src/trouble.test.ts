@@ -88,7 +88,7 @@ it('a coach who was signed out meanwhile is led to the sign-in, loses nothing, a
   await page.click('Sign in');
   await page.until(async () => !(await page.path()).startsWith('/sign-in'), 'the lifter to be signed in');
   await page.go('/');
-  await page.find('[data-row]');
+  await page.says('Your hands');
   await page.click('Sign out');
   await page.at(/^\/sign-in/);
   await page.says('One log entry is kept on this device');

@@ -2,13 +2,16 @@ import { randomUUID } from 'node:crypto';
 import { SOUND_HAND } from '@iron-clasp/core';
 import type {
   CallsView,
+  ClubView,
   DayDecision,
   DayView,
   HoldsView,
   KitView,
+  OwnDayView,
   RackView,
   SheetView,
 } from '@iron-clasp/contract';
+import { DEMO_LIFTER } from '../src/demo/scenario.ts';
 import { addForeignCoach, Coach, startApi, TODAY, type Api } from './api.test-helper.ts';
 
 let api: Api;
@@ -147,10 +150,9 @@ it('a hook that is ready to move is moved in one step from the stage that was se
   const { changes } = await coach.get<{ changes: { field: string; after: unknown }[] }>(
     `/lifters/${id}/changes`,
   );
-  expect(changes.filter(({ field }) => field === 'hookStage').map(({ after }) => after)).toEqual([
-    'learn',
-    'build',
-  ]);
+  // Both at the one time that the clock of these tests stands at.
+  const stages = changes.filter(({ field }) => field === 'hookStage').map(({ after }) => after);
+  expect(stages.sort()).toEqual(['build', 'learn']);
 });
 
 /** A lifter of the demo, and the session that comes next. */
@@ -159,3 +161,50 @@ async function lifterCalled(name: string): Promise<{ id: string; next: string }>
   const { id } = lifters.find((row) => row.name === name)!;
   return { id, next: (await coach.get<SheetView>(`/lifters/${id}/sheet`)).nextSessionId! };
 }
+
+describe('a lifter’s own day', () => {
+  const own = async (name: string): Promise<OwnDayView> =>
+    coach.get<OwnDayView>(`/lifters/${(await lifterCalled(name)).id}/day`);
+
+  it('is the session of today as the club’s Today has it, or the next one', async () => {
+    const { sessions } = await day();
+    const teodor = await own('Teodor Vance');
+    const here = sessions.find((each) => each.lifterName === 'Teodor Vance')!;
+    expect(teodor.sessions).toEqual([{ ...here, on: TODAY }]);
+    expect(teodor.week.rows).toHaveLength(1);
+    const iskra = await own('Iskra Petrov');
+    expect(iskra.sessions.map(({ on }) => on)).toEqual(['2026-11-25']);
+    expect(iskra.meet).toMatchObject({ name: 'Breakwater Open', days: expect.any(Number) });
+  });
+
+  it('says what is to be minded, but for what only the staff settle', async () => {
+    const { lifters } = await coach.get<ClubView>('/club/attention');
+    const ruth = await own('Ruth Calloway');
+    const found = lifters.find(({ name }) => name === 'Ruth Calloway')!.findings;
+    expect(found.some(({ step }) => step === 'profile')).toBe(true);
+    expect(ruth.mind.map(({ text }) => text)).toEqual(
+      found.filter(({ step }) => step !== 'profile').map(({ text }) => text),
+    );
+  });
+
+  it('carries the coach’s last word', async () => {
+    const { id, next } = await lifterCalled('Teodor Vance');
+    await coach.send(
+      'put',
+      `/sessions/${next}/end`,
+      { note: 'Lock the knees sooner.', finishedAt: `${TODAY}T11:45:00Z` },
+      200,
+    );
+    const view = await coach.get<OwnDayView>(`/lifters/${id}/day`);
+    expect(view.note).toMatchObject({ on: TODAY, text: 'Lock the knees sooner.' });
+    await coach.send('delete', `/sessions/${next}/end`, undefined, 204);
+  });
+
+  it('is theirs, and the staff’s of their own club', async () => {
+    const { id } = await lifterCalled('Odalys Brandt');
+    const odalys = await Coach.signIn(api, DEMO_LIFTER);
+    expect((await odalys.get<OwnDayView>(`/lifters/${id}/day`)).sessions).toHaveLength(1);
+    await odalys.get(`/lifters/${(await lifterCalled('Teodor Vance')).id}/day`, 404);
+    await odalys.get('/today', 403);
+  });
+});

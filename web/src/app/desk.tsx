@@ -69,11 +69,12 @@ function OwnDesk({
 }): ReactElement {
   const own = useMatch('/lifters/:id/*');
   const account = useMatch('/account') !== null;
-  const elsewhere = own?.params.id !== lifterId && !account;
+  const home = useMatch('/') !== null;
+  const elsewhere = own?.params.id !== lifterId && !account && !home;
   return (
     <div className="mx-auto flex min-h-dvh max-w-5xl flex-col">
       <main id="sheet" tabIndex={-1} className="min-w-0 grow outline-none">
-        {elsewhere ? <Navigate to={`/lifters/${lifterId}/calls`} replace /> : <Outlet />}
+        {elsewhere ? <Navigate to="/" replace /> : <Outlet />}
       </main>
       <Controls onHelp={() => setHelp(true)} />
       <KeysHelp open={help} onOpenChange={setHelp} />

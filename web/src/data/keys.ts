@@ -3,6 +3,7 @@ import type { WhatIfRequest } from '@iron-clasp/contract';
 /** What is read of a lifter. */
 export type LifterNoun =
   | 'sheet'
+  | 'day'
   | 'profile'
   | 'program'
   | 'changes'

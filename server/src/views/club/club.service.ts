@@ -45,9 +45,22 @@ export class ClubService {
 
   /** Who needs attention and why, the gravest first. */
   async view(club: ClubRef): Promise<ClubView> {
+    const read = await this.findingsOf(club, await this.lifters.onRack(club.id));
+    const gravity = ({ findings }: (typeof read)[number]): number =>
+      Math.min(...findings.map((found) => ATTENTION_LEVELS.indexOf(found.level)));
+    return {
+      today: this.days.today(club),
+      lifters: read
+        .filter((each) => each.findings.length > 0)
+        .sort((a, b) => gravity(a) - gravity(b) || b.findings.length - a.findings.length),
+      quiet: read.filter((each) => each.findings.length === 0).map(({ id, name }) => ({ id, name })),
+    };
+  }
+
+  /** What is found of some lifters, in their order. */
+  async findingsOf(club: ClubRef, all: readonly Lifter[]): Promise<ClubView['lifters'][number][]> {
     const today = this.days.today(club);
     const week = shiftDay(today, -6);
-    const all = await this.lifters.onRack(club.id);
     const ids = all.map((each) => each.id);
     const [histories, checks, bare, tests, meets, sets, holds, hooks] = await Promise.all([
       this.lifters.histories(ids),
@@ -89,15 +102,7 @@ export class ClubService {
       };
       read.push({ id, name, findings: findAttention(about), hook });
     }
-    const gravity = ({ findings }: (typeof read)[number]): number =>
-      Math.min(...findings.map((found) => ATTENTION_LEVELS.indexOf(found.level)));
-    return {
-      today,
-      lifters: read
-        .filter((each) => each.findings.length > 0)
-        .sort((a, b) => gravity(a) - gravity(b) || b.findings.length - a.findings.length),
-      quiet: read.filter((each) => each.findings.length === 0).map(({ id, name }) => ({ id, name })),
-    };
+    return read;
   }
 
   /** The meet, and how likely the lifter's best bare grip holds its last attempt. */

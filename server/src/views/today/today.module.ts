@@ -1,4 +1,5 @@
 import { Module } from '@nestjs/common';
+import { HandsChecksModule } from '../../records/hands-checks/hands-checks.module.ts';
 import { HoldBlocksModule } from '../../records/hold-blocks/hold-blocks.module.ts';
 import { KitModule } from '../../records/kit/kit.module.ts';
 import { LiftersModule } from '../../records/lifters/lifters.module.ts';
@@ -11,6 +12,7 @@ import { CallsAdviceModule } from '../../advice/calls/calls.module.ts';
 import { HoldsAdviceModule } from '../../advice/holds/holds.module.ts';
 import { ClubViewModule } from '../club/club.module.ts';
 import { TodayController } from './today.controller.ts';
+import { OwnDayService } from './own-day.service.ts';
 import { TodayService } from './today.service.ts';
 import { WeekAheadService } from './week-ahead.service.ts';
 
@@ -20,6 +22,7 @@ import { WeekAheadService } from './week-ahead.service.ts';
     BarUseModule,
     CallsAdviceModule,
     ClubViewModule,
+    HandsChecksModule,
     HoldBlocksModule,
     HoldFactsModule,
     HoldsAdviceModule,
@@ -30,6 +33,6 @@ import { WeekAheadService } from './week-ahead.service.ts';
     TrainingModule,
   ],
   controllers: [TodayController],
-  providers: [TodayService, WeekAheadService],
+  providers: [OwnDayService, TodayService, WeekAheadService],
 })
 export class TodayViewModule {}

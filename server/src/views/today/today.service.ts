@@ -1,38 +1,22 @@
 import { Injectable } from '@nestjs/common';
-import {
-  ATTENTION_LEVELS,
-  CHALK_NAMES,
-  sayCall,
-  stopToday,
-  type HoldKindId,
-  type HoldPrescription,
-  type SetCall,
-} from '@iron-clasp/core';
-import type {
-  ClubView,
-  DayDecision,
-  DayHold,
-  DaySession,
-  DaySet,
-  DayView,
-  SessionHoldView,
-} from '@iron-clasp/contract';
+import { ATTENTION_LEVELS, type SetCall } from '@iron-clasp/core';
+import type { ClubView, DayDecision, DayView } from '@iron-clasp/contract';
 import { daysBetween, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
 import { Days } from '../../platform/days/days.ts';
 import { KitService } from '../../records/kit/kit.service.ts';
 import { LiftersService } from '../../records/lifters/lifters.service.ts';
 import { MeetsService } from '../../records/meets/meets.service.ts';
-import type { PlannedSet, TrainingSession } from '../../records/training/training.entity.ts';
+import type { TrainingSession } from '../../records/training/training.entity.ts';
 import { TrainingService } from '../../records/training/training.service.ts';
 import { HoldFactsService } from '../../evidence/holds/hold-facts.service.ts';
 import { BarUseService } from '../../evidence/kit/bar-use.service.ts';
-import { SessionFactsService, type SessionFacts } from '../../evidence/session/session-facts.service.ts';
-import { liftOf, sameWork } from '../../evidence/session/session-parts.ts';
+import { SessionFactsService } from '../../evidence/session/session-facts.service.ts';
+import { sameWork } from '../../evidence/session/session-parts.ts';
 import { CallsService } from '../../advice/calls/calls.service.ts';
-import { loadOn } from '../../advice/calls/load-on.ts';
 import { proposalOf } from '../../advice/holds/plan-blocks.service.ts';
 import { SessionHoldsService } from '../../advice/holds/session-holds.service.ts';
 import { ClubService } from '../club/club.service.ts';
+import { dayHold, daySession, daySet, type Called } from './day-words.ts';
 import { DAYS_AHEAD, WeekAheadService } from './week-ahead.service.ts';
 
 /** Sessions of today that are called; more than a floor and its second shift hold. */
@@ -49,13 +33,6 @@ const MOST_BLOCKS = 6;
 /** Verdicts of a top set that the coach looks at before it is lifted. */
 const DOUBTFUL: readonly SetCall['verdict'][] = ['weak', 'stop', 'unproven'];
 const HOOK_MOVES = 'attention.hook-moves';
-
-/** A session with what Today says of it. */
-interface Called {
-  readonly facts: SessionFacts;
-  readonly calls: readonly SetCall[];
-  readonly holds: readonly SessionHoldView[];
-}
 
 /** Home, from one request. */
 @Injectable()
@@ -111,7 +88,12 @@ export class TodayService {
     return {
       today,
       sessions: called
-        .map((each) => daySession(each, attention))
+        .map((each) =>
+          daySession(
+            each,
+            attention.lifters.find(({ id }) => id === each.facts.profile.lifter.id)?.findings[0],
+          ),
+        )
         .sort((a, b) => a.venue.localeCompare(b.venue) || a.lifterName.localeCompare(b.lifterName)),
       total: todays.length,
       decide: decide.slice(0, MOST_DECISIONS),
@@ -121,7 +103,8 @@ export class TodayService {
     };
   }
 
-  private called(club: ClubRef, sessions: readonly TrainingSession[]): Promise<Called[]> {
+  /** Sessions with their calls and holds. */
+  called(club: ClubRef, sessions: readonly TrainingSession[]): Promise<Called[]> {
     return Promise.all(
       sessions.map(async (session) => {
         const facts = await this.facts.ofSession(club, session);
@@ -226,53 +209,4 @@ function decisionsOf({ facts, calls, holds }: Called): DayDecision[] {
     ];
   });
   return [...doubtful, ...waiting];
-}
-
-function daySession({ facts, calls, holds }: Called, attention: ClubView): DaySession {
-  const { session, profile, kit, sets } = facts;
-  const finding = attention.lifters.find((each) => each.id === profile.lifter.id)?.findings[0];
-  const top = topOf(sets, calls);
-  return {
-    id: session.id,
-    lifterId: profile.lifter.id,
-    lifterName: profile.lifter.name,
-    title: session.title,
-    venue: kit.venue.name,
-    chalk: CHALK_NAMES[session.ownChalk ?? kit.venue.chalk],
-    hands: profile.hands,
-    handsOn: profile.handsOn,
-    stop: stopToday(profile.hands) ?? null,
-    finished: session.finished,
-    top: top === null ? null : daySet(sets[top]!, calls[top]!, facts),
-    holds: holds.flatMap(({ kind, hold, decision }) =>
-      !hold || hold.barred || decision?.what === 'skipped' ? [] : [dayHold(kind, hold)],
-    ),
-    note: finding ? { level: finding.level, text: finding.text } : null,
-  };
-}
-
-/** The set a coach asks of first: the heaviest top set that hangs from the hands, else the heaviest of them. */
-function topOf(sets: readonly PlannedSet[], calls: readonly SetCall[]): number | null {
-  const rank = ({ role }: PlannedSet): number => (role === 'attempt' || role === 'top' ? 1 : 0);
-  const gripped = sets.map((_, i) => i).filter((i) => calls[i]!.verdict !== 'free');
-  const [first] = gripped.sort(
-    (a, b) => rank(sets[b]!) - rank(sets[a]!) || sets[b]!.load - sets[a]!.load || a - b,
-  );
-  return first ?? null;
-}
-
-function daySet(set: PlannedSet, call: SetCall, { kit }: SessionFacts): DaySet {
-  return {
-    liftName: liftOf(set).name,
-    role: set.role,
-    load: loadOn(set, kit.equipment).total,
-    ...{ reps: set.reps, seconds: set.seconds, choice: call.choice, sideUnder: call.sideUnder ?? null },
-    line: sayCall(call),
-    ...{ probability: call.probability, range: call.range ?? null },
-    ...{ threshold: call.threshold, verdict: call.verdict },
-  };
-}
-
-function dayHold(kind: HoldKindId, { sets, reps, seconds, load }: HoldPrescription): DayHold {
-  return { kind, sets, reps: reps ?? null, seconds, load };
 }

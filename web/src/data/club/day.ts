@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient, type QueryClient, type UseQueryResult } from '@tanstack/react-query';
-import type { DayDecision, DayView, FloorView } from '@iron-clasp/contract';
+import type { DayDecision, DayView, FloorView, OwnDayView } from '@iron-clasp/contract';
 import { useEffect } from 'react';
 import { type ApiError, ask } from '../client.ts';
 import { clockNow } from '../clock.ts';
@@ -11,6 +11,14 @@ export const MOST_LANES = 6;
 
 export function useDay(): UseQueryResult<DayView, ApiError> {
   return useQuery({ queryKey: keys.club('day'), queryFn: () => ask<DayView>('GET', '/today') });
+}
+
+/** A lifter's own day. */
+export function useOwnDay(lifterId: string): UseQueryResult<OwnDayView, ApiError> {
+  return useQuery({
+    queryKey: keys.lifter(lifterId, 'day'),
+    queryFn: () => ask<OwnDayView>('GET', `/lifters/${lifterId}/day`),
+  });
 }
 
 /** Fetches the floors of today's sessions while there is a network: in the gym there may be none. */

@@ -24,12 +24,12 @@ export function Sheet(): ReactElement {
   const onSession = useMatch('/lifters/:lifterId/calls/:sessionId');
   return (
     <div className="px-4 pb-12 pt-3 md:px-6">
-      {staff && !sheet.data && <Ways />}
+      {!sheet.data && <Ways rack={staff} />}
       {sheet.isPending && <Loading what="the sheet" lines={7} />}
       {sheet.error && <Failed error={sheet.error} retry={() => void sheet.refetch()} />}
       {sheet.data && (
         <>
-          <Head lifter={sheet.data.lifter} ways={staff} />
+          <Head lifter={sheet.data.lifter} rack={staff} />
           {coach && <Conflicts lifter={sheet.data.lifter} />}
           {coach && <NewBest sheet={sheet.data} />}
           <SeasonStrip
@@ -80,7 +80,7 @@ function Conflicts({ lifter }: { lifter: LifterView }): ReactElement | null {
   );
 }
 
-function Head({ lifter, ways }: { lifter: LifterView; ways: boolean }): ReactElement {
+function Head({ lifter, rack }: { lifter: LifterView; rack: boolean }): ReactElement {
   const unit = useUnit();
   const facts = [
     saySport(lifter),
@@ -95,7 +95,7 @@ function Head({ lifter, ways }: { lifter: LifterView; ways: boolean }): ReactEle
   ];
   return (
     <header className="mb-1 flex flex-wrap items-center gap-x-4 gap-y-1 md:gap-x-5">
-      {ways && <Ways />}
+      <Ways rack={rack} />
       <h1 className="min-w-0 max-md:grow max-md:basis-0 max-md:truncate text-2xl md:text-4xl">
         {lifter.name}
       </h1>
@@ -113,16 +113,18 @@ function Head({ lifter, ways }: { lifter: LifterView; ways: boolean }): ReactEle
   );
 }
 
-/** The ways back from a sheet that fills the screen. */
-function Ways(): ReactElement {
+/** The ways back from a sheet that fills the screen: a lifter's own always does. */
+function Ways({ rack }: { rack: boolean }): ReactElement {
   return (
-    <p className="flex items-center gap-3 lg:hidden">
+    <p className={clsx('flex items-center gap-3', rack && 'lg:hidden')}>
       <Link to="/" aria-label="Today" title="Today" className="grid size-9 place-items-center">
         <ArrowLeft size={20} aria-hidden />
       </Link>
-      <Link to="/lifters" className="py-1.5 underline decoration-rule underline-offset-4">
-        Rack
-      </Link>
+      {rack && (
+        <Link to="/lifters" className="py-1.5 underline decoration-rule underline-offset-4">
+          Rack
+        </Link>
+      )}
     </p>
   );
 }

@@ -1,5 +1,4 @@
-import type { DayHold, DaySession, DaySet, DayView } from '@iron-clasp/contract';
-import { HOLD_KINDS_BY_ID, type MassUnit } from '@iron-clasp/core';
+import type { DaySession, DayView } from '@iron-clasp/contract';
 import clsx from 'clsx';
 import { useState, type ReactElement } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -7,11 +6,11 @@ import { MOST_LANES, useFloorsAhead } from '../../data/club/day.ts';
 import { useRack } from '../../data/lifters/rack.ts';
 import { useIsCoach, useMayLog } from '../../data/session/use-is-coach.ts';
 import { useUnit } from '../../data/session/use-unit.ts';
+import { gripSaid, setWords, shortHold } from './day-words.ts';
 import { Button } from '../../ui/button.tsx';
 import { Chance } from '../../ui/chance.tsx';
 import { Checkbox } from '../../ui/checkbox.tsx';
-import { formatMass, load } from '../../ui/figures.ts';
-import { GripMark, gripWords } from '../../ui/marks/grip-mark.tsx';
+import { GripMark } from '../../ui/marks/grip-mark.tsx';
 import { HandsMark } from '../../ui/marks/hands-mark.tsx';
 import { Empty } from '../../ui/states.tsx';
 
@@ -186,31 +185,4 @@ function NameLink({ session }: { session: DaySession }): ReactElement {
       {session.lifterName}
     </Link>
   );
-}
-
-/** The grip; its chalk is the venue's, said above. */
-function gripSaid(top: DaySet | null): string {
-  if (!top) return 'nothing hangs from the hands';
-  return top.choice ? gripWords(top.choice, top.sideUnder ?? undefined) : top.line;
-}
-
-function setWords({ liftName, load: kg, reps, seconds }: DaySet, unit: MassUnit): string {
-  const name = liftName.replace(/^Conventional d/, 'D');
-  const asked = seconds ? `${seconds} s` : String(reps);
-  return kg > 0 ? `${name} ${load(kg, unit)} × ${asked}` : `${name} × ${asked}`;
-}
-
-/** The hold everybody does needs no name in a row. */
-function shortHold(hold: DayHold, unit: MassUnit): string {
-  const name = HOLD_KINDS_BY_ID[hold.kind].name;
-  return hold.kind === 'frontRackHold'
-    ? holdWords(hold, unit).replace(name, 'hold')
-    : holdWords(hold, unit).replace(name, name.toLowerCase());
-}
-
-/** A hold in a few words, as Today and its decisions say it. */
-export function holdWords({ kind, sets, reps, seconds, load: kg }: DayHold, unit: MassUnit): string {
-  const asked = reps === null ? `${seconds} s` : `${reps} reps`;
-  const at = kg > 0 ? ` at ${formatMass(Math.round(kg * 10) / 10, unit)}` : '';
-  return `${HOLD_KINDS_BY_ID[kind].name} ${sets} × ${asked}${at}`;
 }

@@ -4,18 +4,22 @@ import clsx from 'clsx';
 import { useState, type ReactElement } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useDecideToday } from '../../data/club/day.ts';
-import { useIsCoach } from '../../data/session/use-is-coach.ts';
+import { useIsCoach, useMayLog } from '../../data/session/use-is-coach.ts';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { Button } from '../../ui/button.tsx';
 import { nearDay, shortDay } from '../../ui/figures.ts';
 import { useToast } from '../../ui/toast.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
-import { holdWords } from './on-the-floor.tsx';
+import { holdWords } from './day-words.ts';
 
 /** What waits for the coach: each decided or opened in one click, by pointer or by key. */
 export function ToDecide({ day }: { day: DayView }): ReactElement {
-  const { decide, moreToDecide, today } = day;
-  const coach = useIsCoach();
+  const { moreToDecide, today } = day;
+  const [coach, logs] = [useIsCoach(), useMayLog()];
+  // Who runs the floor brushes bars and looks at hands; what only a coach settles is not theirs to see wait.
+  const decide = coach ? day.decide : day.decide.filter(({ act }) => act === null || act.kind === 'brush');
+  const mayAct = ({ act }: DayDecision): boolean => act !== null && (coach || (logs && act.kind === 'brush'));
+  const title = coach ? 'To decide' : 'To mind';
   const navigate = useNavigate();
   const send = useDecideToday();
   const say = useToast();
@@ -41,7 +45,7 @@ export function ToDecide({ day }: { day: DayView }): ReactElement {
     ArrowUp: (event) => move(event, -1),
     a: () => {
       const decision = decide[current];
-      if (coach && decision?.act) void act(decision);
+      if (decision && mayAct(decision)) void act(decision);
     },
     o: () => {
       const decision = decide[current];
@@ -56,9 +60,9 @@ export function ToDecide({ day }: { day: DayView }): ReactElement {
     document.getElementById(`decide-${next}`)?.scrollIntoView({ block: 'nearest' });
   };
   return (
-    <section aria-label="To decide">
+    <section aria-label={title}>
       <div className="flex items-baseline justify-between border-b-2 border-ink pb-1">
-        <h2 className="text-xl">To decide</h2>
+        <h2 className="text-xl">{title}</h2>
         {decide.length > 0 && (
           <p className="text-sm text-quiet">
             <kbd>↑ ↓</kbd> move, <kbd>a</kbd> accept, <kbd>o</kbd> open
@@ -87,7 +91,7 @@ export function ToDecide({ day }: { day: DayView }): ReactElement {
               </span>
             </p>
             <span className="flex shrink-0 items-center gap-2 pr-1">
-              {coach && decision.act && (
+              {decision.act && mayAct(decision) && (
                 <Button
                   className="min-h-9"
                   disabled={busy.has(decision.id)}

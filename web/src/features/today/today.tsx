@@ -3,14 +3,22 @@ import { format, parseISO } from 'date-fns';
 import type { ReactElement } from 'react';
 import { Link } from 'react-router';
 import { useDay } from '../../data/club/day.ts';
+import { useAccount } from '../../data/session/account.ts';
+import { useIsCoach } from '../../data/session/use-is-coach.ts';
 import { useRack } from '../../data/lifters/rack.ts';
 import { Empty, Failed, Loading } from '../../ui/states.tsx';
 import { OnTheFloor } from './on-the-floor.tsx';
+import { OwnToday } from './own-today.tsx';
 import { ToDecide } from './to-decide.tsx';
 import { WeekAhead } from './week-ahead.tsx';
 
 /** Home: who trains today, what waits for the coach, and the week ahead. */
 export function Today(): ReactElement {
+  const lifterId = useAccount()?.lifterId;
+  return lifterId ? <OwnToday lifterId={lifterId} /> : <ClubToday />;
+}
+
+function ClubToday(): ReactElement {
   const day = useDay();
   return (
     <div className="px-4 pb-10 pt-4 md:px-6">
@@ -22,10 +30,11 @@ export function Today(): ReactElement {
 }
 
 function Drawn({ day }: { day: DayView }): ReactElement {
+  const coach = useIsCoach();
   const nobody = useRack().data?.pages[0]?.total === 0;
   const facts = [
     day.total === 0 ? 'nobody trains today' : day.total === 1 ? '1 trains today' : `${day.total} train today`,
-    ...(day.decide.length > 0 ? [`${day.decide.length + day.moreToDecide} to decide`] : []),
+    ...(coach && day.decide.length > 0 ? [`${day.decide.length + day.moreToDecide} to decide`] : []),
     ...(day.meet ? [`${day.meet.name} in ${day.meet.days} d`] : []),
   ];
   return (
