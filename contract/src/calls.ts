@@ -95,6 +95,8 @@ export interface SessionHead {
   readonly version: number;
   /** Heat, or hands that sweat through the chalk. */
   readonly sweat: boolean;
+  /** What the coach tells the lifter of it; empty for nothing. */
+  readonly note: string;
   /** Chalk and bar that hold for this session alone, mm; null for what the house allows, and the bar as it is. */
   readonly own: { readonly chalk: ChalkKind | null; readonly barDiameter: number | null };
   /** Of whatever bar is used, mm: the session's own, or the meet's on its day; null where it is the bar's. */

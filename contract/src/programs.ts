@@ -54,6 +54,11 @@ export class MoveSessionRequest {
   @Flag('Say whether the session rehearses the meet.')
   rehearsesMeet?: boolean;
 
+  /** What the coach tells the lifter of this session; empty for nothing. */
+  @Optional()
+  @Text(1000, 'Keep the note to 1000 characters.', 0)
+  note?: string;
+
   /** Chalk for this session alone; null for what the house allows. */
   @Nullable()
   @OneOf(CHALK_KINDS, CHALK_MESSAGE)

@@ -1,4 +1,4 @@
-import { By } from 'selenium-webdriver';
+import { By, Key } from 'selenium-webdriver';
 import { SOUND_HAND, type HandToday } from '@iron-clasp/core';
 import type { CallsView, SheetView } from '@iron-clasp/contract';
 import { Page } from './browser.test-helper.ts';
@@ -149,3 +149,42 @@ it('a hands check by keyboard changes the calls at once and says which; the same
   await page.click('Save');
   await page.says(/Kept: \d+ lines? called anew/);
 }, 240_000);
+
+it('by key, on the sheet: decides a line otherwise, accepts the hold, and writes the lifter a note', async () => {
+  await page.openLifter('Iskra Petrov');
+  await page.find('[data-row]');
+  const at = (): Promise<string> =>
+    page.driver.executeScript<string>('return document.activeElement.textContent');
+  for (let i = 0; i < 12 && !(await at()).startsWith('accessory'); i++) await page.keys(Key.ARROW_DOWN);
+  expect(await at()).toMatch(/^accessory/);
+  await page.keys('d');
+  const form = 'form[aria-label="Decide otherwise"]';
+  await page.find(form);
+  await page.until(
+    () => page.driver.executeScript<boolean>(`return document.activeElement.closest('${form}') !== null`),
+    'the form to have the focus',
+  );
+  expect(await page.accessibility()).toEqual([]);
+  // Escape gives the form up, and once more the drawer; the row has the focus again.
+  await page.keys(Key.ESCAPE);
+  await page.until(async () => (await page.count(form)) === 0, 'the form to close');
+  await page.keys(Key.ESCAPE);
+  await page.until(
+    async () => (await page.count('aside[aria-label="Reasons"]')) === 0,
+    'the drawer to close',
+  );
+  expect(await at()).toMatch(/^accessory/);
+  await page.keys('a');
+  await page.says(/accepted by Maren Solvik/, 'section[aria-label="Plate pinch"]');
+  await page.click('Undo', 'Plate pinch');
+  await page.says('Accept', 'section[aria-label="Plate pinch"]');
+  await page.keys('n');
+  await page.find('form[aria-label="Note to the lifter"]');
+  await page.keys('Chalk late, squeeze early.', Key.ENTER);
+  await page.says(/Chalk late, squeeze early\..*as Iskra Petrov reads it/s);
+  expect(await page.accessibility()).toEqual([]);
+  await page.go(
+    `/cards/${(await page.api<SheetView>('GET', `/lifters/${(await page.path()).split('/')[2]}/sheet`)).body.nextSessionId}`,
+  );
+  await page.says('Chalk late, squeeze early.', 'article');
+}, 180_000);

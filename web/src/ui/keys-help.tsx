@@ -5,9 +5,12 @@ import type { ReactElement } from 'react';
 const KEYS: readonly (readonly [string, string])[] = [
   ['/', 'Jump to the rack and find a lifter'],
   ['Ctrl K', 'Find a lifter, a session of today, a screen or something to do'],
-  ['a', 'On Today: accept what is marked; o opens it'],
+  ['a and o', 'On Today: accept what is marked, open it'],
   ['↑ ↓', 'Move along the called sets, or what is to be decided'],
   ['Enter', 'Why this call, and what others would have called'],
+  ['d', 'Decide otherwise for the set that is marked'],
+  ['a', 'Accept the hold of the session'],
+  ['n', 'Note to the lifter'],
   ['Esc', 'Close the reasons'],
   ['[ and ]', 'The session before, and after'],
   ['w', 'What if: other place, chalk, bar, rules or hands, nothing saved'],

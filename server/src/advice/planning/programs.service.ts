@@ -106,6 +106,7 @@ export class ProgramsService {
       const { venueId = session.venueId, heldOn = session.heldOn, version } = body;
       const own = {
         sweat: body.sweat ?? session.sweat,
+        noteToLifter: body.note === undefined ? session.noteToLifter : body.note || null,
         rehearsesMeet: body.rehearsesMeet ?? session.rehearsesMeet,
         ownChalk: body.chalk === undefined ? session.ownChalk : body.chalk,
         ownDiameter: body.barDiameter === undefined ? session.ownDiameter : body.barDiameter,

@@ -38,6 +38,7 @@ export function headOf({ session, profile, kit }: SessionFacts, venues: readonly
     on: session.heldOn,
     version: session.version,
     sweat: session.sweat,
+    note: session.noteToLifter ?? '',
     own: { chalk: session.ownChalk, barDiameter: session.ownDiameter },
     fixedDiameter: fixedDiameter(session, profile.nextMeet),
     event: eventSaid(eventOf(session, profile.nextMeet)),

@@ -99,7 +99,8 @@ function withoutHealth(view: CallsView): CallsView {
   const stop = view.session.hands.stop && 'Nothing is lifted today: ask the coach.';
   return {
     ...view,
-    session: { ...view.session, hands: { said: '', stop } },
+    // A note is between coach and lifter: it may say anything.
+    session: { ...view.session, hands: { said: '', stop }, note: '' },
     sets: view.sets.map((set) => ({
       ...set,
       call: callWithoutHealth(set.call),

@@ -131,6 +131,7 @@ export function WrittenCard({ view, unit }: { view: CallsView; unit: MassUnit })
         </p>
       </header>
       {session.hands.stop && <Caution stop>{session.hands.stop}</Caution>}
+      <Note text={session.note} />
       <Sets view={view} unit={unit} />
       <Advice views={[view]} />
     </article>
@@ -163,6 +164,7 @@ function WrittenWeek({ views, unit }: { views: readonly CallsView[]; unit: MassU
                 {shortDay(view.session.on)}, {view.session.venue.name}
               </span>
             </h3>
+            <Note text={view.session.note} />
             <Sets view={view} unit={unit} compact />
           </section>
         ))}
@@ -171,6 +173,10 @@ function WrittenWeek({ views, unit }: { views: readonly CallsView[]; unit: MassU
     </article>
   );
 }
+
+/** What the coach tells the lifter of the session. */
+const Note = ({ text }: { text: string }): ReactElement | null =>
+  text === '' ? null : <p className="my-2 border-l-4 border-ink pl-3">{text}</p>;
 
 /** What is minded and how grips are set, each sentence once. */
 function Advice({ views }: { views: readonly CallsView[] }): ReactElement {

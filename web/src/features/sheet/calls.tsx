@@ -17,6 +17,7 @@ import { Caution, Empty, Failed, Loading } from '../../ui/states.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
 import { ReasonsDrawer, type Subject } from './reasons-drawer.tsx';
 import { groupSets, sheetLines, type SetGroup, type SheetLine } from '../../data/training/set-groups.ts';
+import { DecideHold } from './decide-hold.tsx';
 import { FreeRow, HoldRow, SetRow, WarmupRow } from './set-rows.tsx';
 import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
 import { SessionBar } from './session-bar.tsx';
@@ -85,7 +86,13 @@ function Session({
   meet: string | null;
   stale: Error | null;
 }): ReactElement {
-  const [subject, setSubject] = useState<Subject | null>(null);
+  const [subject, show] = useState<Subject | null>(null);
+  /** The drawer opens with the form that decides otherwise. */
+  const [deciding, setDeciding] = useState(false);
+  const setSubject = (next: Subject | null): void => {
+    show(next);
+    setDeciding(false);
+  };
   const navigate = useNavigate();
   const rows = useRef<HTMLDivElement>(null);
   const coach = useIsCoach();
@@ -102,6 +109,13 @@ function Session({
   useKeys({
     f: () => void navigate(`/floor/${view.session.id}`),
     w: () => coach && toggleWhatIf(),
+    d: () => {
+      if (!coach) return;
+      const row = document.activeElement?.closest<HTMLElement>('[data-row]');
+      if (row?.getAttribute('aria-expanded') === 'false') row.click();
+      if (row ?? subject) setDeciding(true);
+    },
+    a: () => coach && rows.current?.querySelector<HTMLElement>('[data-accept]:not(:disabled)')?.click(),
     Escape: () => setSubject(null),
     ArrowDown: (event) => step(rows.current, event, 1),
     ArrowUp: (event) => step(rows.current, event, -1),
@@ -166,7 +180,7 @@ function Session({
             </section>
           ))}
           {view.sets.length === 0 && <p className="my-4 text-quiet">No sets are written for this session.</p>}
-          {view.holds.map(({ kind, hold, next }) =>
+          {view.holds.map(({ kind, hold, next, decision }) =>
             hold ? (
               <HoldRow
                 key={kind}
@@ -175,7 +189,16 @@ function Session({
                 done={view.holdsDone.filter((each) => each.kind === kind)}
                 open={subject?.id === kind}
                 onOpen={() => setSubject({ id: kind, kind: 'hold', hold: next ?? hold })}
-              />
+              >
+                {coach && !view.holdsDone.some((each) => each.kind === kind) && (
+                  <DecideHold
+                    hold={hold}
+                    decision={decision}
+                    lifterId={lifter.id}
+                    sessionId={view.session.id}
+                  />
+                )}
+              </HoldRow>
             ) : (
               <p key={kind} className="mb-4 text-quiet">
                 {HOLD_KINDS_BY_ID[kind].name}: say under Profile what {lifter.name} weighs, and its load is
@@ -191,7 +214,13 @@ function Session({
             : `Behind these figures: ${view.evidence.observations} logged holds and bare-handed sets, ${view.evidence.slipped} of them slips; the later ones say more of today.`}
         </p>
       </div>
-      <ReasonsDrawer subject={subject} view={view} onClose={() => setSubject(null)} />
+      <ReasonsDrawer
+        subject={subject}
+        view={view}
+        deciding={deciding}
+        onDeciding={setDeciding}
+        onClose={() => setSubject(null)}
+      />
     </div>
   );
 }

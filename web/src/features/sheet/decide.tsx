@@ -8,7 +8,7 @@ import {
 } from '@iron-clasp/core';
 import { OverrideRequest, type CalledSet, type OverrideView } from '@iron-clasp/contract';
 import { format, parseISO } from 'date-fns';
-import { useRef, useState, type ReactElement } from 'react';
+import { useEffect, useRef, type ReactElement } from 'react';
 import { Controller, useWatch } from 'react-hook-form';
 import type { ApiError } from '../../data/client.ts';
 import { Button } from '../../ui/button.tsx';
@@ -27,8 +27,13 @@ interface DecideProps {
 }
 
 /** The coach's own decision for a line of the sheet: what is in force, what went before, and how to decide anew. */
-export function Decide({ set, ids, sessionId }: DecideProps): ReactElement {
-  const [open, setOpen] = useState(false);
+export function Decide({
+  set,
+  ids,
+  sessionId,
+  open,
+  onOpen,
+}: DecideProps & { readonly open: boolean; readonly onOpen: (open: boolean) => void }): ReactElement {
   const undo = useUndoOverride(sessionId);
   const { override, overrides } = set;
   const earlier = overrides.filter((each) => each.id !== override?.id);
@@ -53,9 +58,9 @@ export function Decide({ set, ids, sessionId }: DecideProps): ReactElement {
       )}
       {undo.error && <Failed error={undo.error} />}
       {open ? (
-        <DecideForm set={set} ids={ids} sessionId={sessionId} onDone={() => setOpen(false)} />
+        <DecideForm set={set} ids={ids} sessionId={sessionId} onDone={() => onOpen(false)} />
       ) : (
-        <Button className="justify-self-start" onClick={() => setOpen(true)}>
+        <Button className="justify-self-start" onClick={() => onOpen(true)}>
           Decide otherwise
         </Button>
       )}
@@ -125,8 +130,22 @@ function DecideForm({
   const choice = useWatch({ control: form.control, name: 'choice' });
   const mixed = choice === 'mixed';
   const against = set.call.alternatives.grips.find((each) => each.choice === choice && !each.permitted);
+  const self = useRef<HTMLFormElement>(null);
+  // By key it goes on with the first choice; the row gets the focus back when the drawer closes.
+  useEffect(() => self.current?.querySelector<HTMLElement>('[role=radio][data-state=checked]')?.focus(), []);
   return (
-    <form onSubmit={onSubmit} noValidate className="grid gap-3" aria-label="Decide otherwise">
+    <form
+      ref={self}
+      onSubmit={onSubmit}
+      noValidate
+      className="grid gap-3"
+      aria-label="Decide otherwise"
+      onKeyDown={(event) => {
+        if (event.key !== 'Escape') return;
+        event.stopPropagation();
+        onDone();
+      }}
+    >
       <Controller
         control={form.control}
         name="choice"

@@ -9,7 +9,7 @@ import {
 } from '@iron-clasp/core';
 import type { CalledSet, CallsView } from '@iron-clasp/contract';
 import { X } from 'lucide-react';
-import { useEffect, useRef, type ReactElement, type ReactNode, type RefObject } from 'react';
+import { useEffect, useLayoutEffect, useRef, type ReactElement, type ReactNode, type RefObject } from 'react';
 import { namedLoad } from '../../ui/at-hand.tsx';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { GripMark } from '../../ui/marks/grip-mark.tsx';
@@ -28,19 +28,31 @@ export type Subject = { readonly id: string } & (
 export function ReasonsDrawer({
   subject,
   view,
+  deciding,
+  onDeciding,
   onClose,
 }: {
   subject: Subject | null;
   view: CallsView;
+  /** Is the form open that decides otherwise? */
+  deciding: boolean;
+  onDeciding: (open: boolean) => void;
   onClose: () => void;
 }): ReactElement | null {
   const head = useRef<HTMLHeadingElement>(null);
   const opener = useRef<Element | null>(null);
   const id = subject?.id;
+  const atForm = useRef(deciding);
+  useLayoutEffect(() => {
+    atForm.current = deciding;
+  }, [deciding]);
   useEffect(() => {
     if (!id) return;
-    opener.current = document.activeElement;
-    head.current?.focus();
+    // The form has taken the focus already: the way back is the row all the same.
+    opener.current = atForm.current
+      ? document.querySelector('[data-row][aria-expanded="true"]')
+      : document.activeElement;
+    if (!atForm.current) head.current?.focus();
     return () => (opener.current instanceof HTMLElement ? opener.current.focus() : undefined);
   }, [id]);
   if (!subject) return null;
@@ -66,6 +78,8 @@ export function ReasonsDrawer({
           ids={subject.kind === 'set' ? subject.ids : []}
           sessionId={view.session.id}
           headRef={head}
+          deciding={deciding}
+          onDeciding={onDeciding}
         />
       ) : (
         subject.kind === 'hold' && <AboutHold hold={subject.hold} headRef={head} />
@@ -81,11 +95,15 @@ function AboutSet({
   ids,
   sessionId,
   headRef,
+  deciding,
+  onDeciding,
 }: {
   set: CalledSet;
   ids: readonly string[];
   sessionId: string;
   headRef: HeadRef;
+  deciding: boolean;
+  onDeciding: (open: boolean) => void;
 }): ReactElement {
   const coach = useIsCoach();
   const unit = useUnit();
@@ -107,12 +125,19 @@ function AboutSet({
           .
         </p>
       )}
-      <Reasons reasons={call.reasons} />
-      {call.verdict !== 'free' && call.alternatives.grips.length > 0 && (
+      {coach && call.verdict !== 'free' && call.alternatives.grips.length > 0 && (
         <Part title="The coach decides">
-          {coach && <Decide key={set.id} set={set} ids={ids} sessionId={sessionId} />}
+          <Decide
+            key={set.id}
+            set={set}
+            ids={ids}
+            sessionId={sessionId}
+            open={deciding}
+            onOpen={onDeciding}
+          />
         </Part>
       )}
+      <Reasons reasons={call.reasons} />
       {call.cautions.length > 0 && (
         <Part title="Cautions">
           <div className="grid gap-1.5">

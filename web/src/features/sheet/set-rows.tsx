@@ -288,19 +288,23 @@ export function HoldRow({
   done,
   open,
   onOpen,
+  children,
 }: {
   hold: HoldPrescription;
   next: HoldPrescription | null;
   done: readonly LoggedHoldView[];
   open: boolean;
   onOpen: () => void;
+  /** What is decided of it. */
+  children?: ReactNode;
 }): ReactElement {
   const unit = useUnit();
   return (
     <section aria-label={HOLD_KINDS_BY_ID[hold.kind].name} className="mb-4">
-      <h2 className="border-b-2 border-verdigris pb-1 text-xl text-verdigris">
-        {HOLD_KINDS_BY_ID[hold.kind].name}, after the main lifts
-      </h2>
+      <div className="flex flex-wrap items-end justify-between gap-x-4 gap-y-1 border-b-2 border-verdigris pb-1">
+        <h2 className="text-xl text-verdigris">{HOLD_KINDS_BY_ID[hold.kind].name}, after the main lifts</h2>
+        {children}
+      </div>
       {hold.barred ? (
         <Row open={open} onOpen={onOpen} plain>
           <Caution stop>No hold today. {hold.barred.text}</Caution>
