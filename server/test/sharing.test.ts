@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type {
+  CallsView,
   ErrorView,
   InvitationView,
   MadeLinkView,
@@ -7,6 +8,7 @@ import type {
   RackView,
   SessionView,
   SharedView,
+  SheetView,
 } from '@iron-clasp/contract';
 import supertest from 'supertest';
 import { addForeignCoach, Coach, startApi, type Api } from './api.test-helper.ts';
@@ -67,10 +69,18 @@ describe('a read-only link', () => {
       const address = `/lifters/${ruth}/links/${randomUUID()}`;
       return open<SharedView>((await coach.send<MadeLinkView>('put', address, body, 200)).path);
     };
+    // A note may say anything: it goes with what the lifter agreed to.
+    const next = (await coach.get<SheetView>(`/lifters/${ruth}/sheet`)).nextSessionId!;
+    const { session } = await coach.get<CallsView>(`/sessions/${next}/calls`);
+    const note = { note: 'Pressure first, then the bar.', version: session.version };
+    const noted = await coach.send<CallsView>('patch', `/sessions/${next}`, note, 200);
+    expect(noted.session.note).toBe('Pressure first, then the bar.');
     const agreed = await make({ days: 7, ahead: 15, health: true });
+    expect(agreed.sessions.some((each) => each.session.note === note.note)).toBe(true);
     const vague = await make({ days: 7, ahead: 15 });
     const week = await make({ days: 7 });
     expect(JSON.stringify(agreed)).toMatch(/blood pressure/i);
+    expect(vague.sessions.every((each) => each.session.note === '')).toBe(true);
     // Nothing that she has, in any word of it; that there is something to take care of is said.
     expect(JSON.stringify(vague)).not.toMatch(
       /blood|pressure|arthritis|joint|pain|clear|physician|callus|skin|tear|torn/i,

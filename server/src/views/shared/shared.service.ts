@@ -99,7 +99,7 @@ function withoutHealth(view: CallsView): CallsView {
   const stop = view.session.hands.stop && 'Nothing is lifted today: ask the coach.';
   return {
     ...view,
-    // A note is between coach and lifter: it may say anything.
+    // A note of the coach may say anything.
     session: { ...view.session, hands: { said: '', stop }, note: '' },
     sets: view.sets.map((set) => ({
       ...set,
