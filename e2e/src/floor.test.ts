@@ -1,4 +1,4 @@
-import type { SheetView, TodayView } from '@iron-clasp/contract';
+import type { CallsView, SheetView, TodayView } from '@iron-clasp/contract';
 import { Page } from './browser.test-helper.ts';
 
 let page: Page;
@@ -56,6 +56,25 @@ it('a coach starts the floor for three, switches lanes, logs in one tap, and a s
     await laptop.close();
   }
 }, 240_000);
+
+it('warm-ups of a lift are logged by one tap, reach the server, and go by one undo', async () => {
+  const { body } = await page.api<TodayView>('GET', '/lifters/today');
+  const session = body.sessions.find((each) => each.lifterName === 'Teodor Vance')!.id;
+  await page.go(`/floor/${session}`);
+  await page.says(/warm-ups: [\d.]+( · [\d.]+){4}/, 'section[aria-label="The set"]');
+  await page.click('All 5 done');
+  await status(/5 of \d+ done/);
+  await page.says(/top/, 'section[aria-label="The set"]');
+  const logged = async (): Promise<number> =>
+    (await page.api<CallsView>('GET', `/sessions/${session}/calls`)).body.sets.filter((set) => set.done)
+      .length;
+  await page.until(async () => (await logged()) === 5, 'the warm-ups on the server');
+  await page.click('Undo');
+  await status(/0 of \d+ done/);
+  await page.until(async () => (await logged()) === 0, 'the server to follow');
+  await page.find('button:not([disabled])');
+  expect(await page.accessibility()).toEqual([]);
+}, 180_000);
 
 it('a slip on a top single calls the next one anew; taken, it stands; undone, the old one is back', async () => {
   await page.openLifter('Iskra Petrov');

@@ -36,9 +36,23 @@ it('acts are undone one at a time, the latest first', () => {
   expect(first.memory.skipped).toEqual([]);
   const second = undo(first.memory, never);
   const third = undo(second.memory, never);
-  expect(third.gone).toEqual({ kind: 'set', id: '1' });
+  expect(third.gone).toEqual([{ kind: 'set', id: '1' }]);
   expect(third.memory.rest).toBeNull();
   expect(undo(third.memory, never)).toEqual({ memory: third.memory });
+});
+
+it('what one tap logged together one undo takes back, and nothing else', () => {
+  const start = after([
+    log('1'),
+    log('2', { group: 'g' }),
+    log('3', { group: 'g' }),
+    log('4', { group: 'g' }),
+  ]);
+  const undone = undo(start, never);
+  const common = { sessionId: 's', accountId: 'a' };
+  expect(entriesOf(undone, common).map(({ id }) => id)).toEqual(['4', '3', '2']);
+  expect(undone.memory.actions).toEqual([{ kind: 'set', id: '1' }]);
+  expect(undo(undone.memory, never).gone).toEqual([{ kind: 'set', id: '1' }]);
 });
 
 describe('a hold whose second was put right', () => {

@@ -12,6 +12,8 @@ export type Act =
       readonly rest: number;
       readonly now: number;
       readonly stays: string | null;
+      /** Logged by one tap with others: one undo takes all of them back. */
+      readonly group?: string;
     }
   | { readonly kind: 'correct'; readonly id: string; readonly of: string; readonly earlier: Earlier }
   | { readonly kind: 'skip'; readonly at: string }
@@ -30,7 +32,10 @@ export function laneAfter(memory: LaneMemory, act: Act): LaneMemory {
       return {
         ...memory,
         at: act.stays,
-        actions: [...memory.actions, { kind: act.what, id: act.id } as const].slice(-REMEMBERED),
+        actions: [
+          ...memory.actions,
+          { kind: act.what, id: act.id, ...(act.group && { group: act.group }) } as const,
+        ].slice(-REMEMBERED),
         rest: { until: act.now + act.rest * 1000, of: act.rest },
       };
     case 'correct':
@@ -58,10 +63,10 @@ export function laneAfter(memory: LaneMemory, act: Act): LaneMemory {
   }
 }
 
-/** What has to be sent for an undo: the entry that goes, and the one that comes back in its place. */
+/** What has to be sent for an undo: the entries that go, the latest first, and the one that comes back in its place. */
 export interface Undone {
   readonly memory: LaneMemory;
-  readonly gone?: { readonly kind: 'set' | 'hold'; readonly id: string };
+  readonly gone?: readonly { readonly kind: 'set' | 'hold'; readonly id: string }[];
   readonly back?: Earlier & { readonly id: string };
 }
 
@@ -73,23 +78,36 @@ export function undo(memory: LaneMemory, newId: () => string): Undone {
   if (last.kind === 'skip')
     return { memory: { ...memory, actions, skipped: memory.skipped.filter((each) => each !== last.at) } };
   if (last.kind === 'decide') return { memory: { ...memory, actions, ...last.before } };
-  const { kind, id, earlier } = last;
-  if (!earlier) return { memory: { ...memory, actions, rest: null, at: null }, gone: { kind, id } };
+  const { kind, id, earlier, group } = last;
+  if (!earlier) {
+    const inGroup = (each: LaneMemory['actions'][number]): boolean =>
+      group !== undefined && 'group' in each && each.group === group;
+    const gone = [
+      { kind, id },
+      ...actions
+        .flatMap((each) => (inGroup(each) && 'id' in each ? [{ kind: each.kind, id: each.id }] : []))
+        .reverse(),
+    ];
+    return {
+      memory: { ...memory, actions: actions.filter((each) => !inGroup(each)), rest: null, at: null },
+      gone,
+    };
+  }
   const back = { ...earlier, id: newId() };
   return {
     memory: { ...memory, actions: [...actions, { kind, id: back.id }] },
-    gone: { kind, id },
+    gone: [{ kind, id }],
     back,
   };
 }
 
 /** The outbox entries of an undo, in the order in which they have to be sent. */
 export function entriesOf(
-  { gone, back }: Undone,
+  { gone = [], back }: Undone,
   common: { readonly sessionId: string; readonly accountId: string },
 ): ToSend[] {
   return [
-    ...(gone ? [{ ...common, ...gone, body: null }] : []),
+    ...gone.map((each) => ({ ...common, ...each, body: null })),
     ...(back ? [{ ...common, ...back } as ToSend] : []),
   ];
 }

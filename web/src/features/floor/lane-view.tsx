@@ -24,6 +24,7 @@ import {
   bodyOfHold,
   holdKey,
   laneOf,
+  warmupsAhead,
   proposalsOf,
   type DoneEntry,
   type DoneHold,
@@ -102,6 +103,19 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
     logged('set', id, set.rest ?? USUAL_REST[set.role]);
     setOver(null);
   };
+  /** All warm-ups that are left of a lift, as called, by one tap; one undo takes them back. */
+  const logWarmups = (sets: readonly CalledSet[]): void => {
+    const group = crypto.randomUUID();
+    for (const set of sets) {
+      const id = crypto.randomUUID();
+      outbox.say({ ...common, id, kind: 'set', body: dated(called(set), session.bar.id, moment()) });
+      act({
+        ...{ kind: 'log', what: 'set', id, group, stays: null },
+        rest: USUAL_REST.warmup,
+        now: Date.now(),
+      });
+    }
+  };
   const logHold = (body: LogHoldRequest): void => {
     const id = crypto.randomUUID();
     outbox.say({ ...common, id, kind: 'hold', body });
@@ -156,7 +170,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
     // Another device may have made the last entry: this one remembers no act then.
     const last = memory.actions.length === 0 ? lastDone(lane) : undefined;
     change(() => undone.memory);
-    for (const entry of entriesOf({ ...(last && { gone: last }), ...undone }, common)) outbox.say(entry);
+    for (const entry of entriesOf({ ...(last && { gone: [last] }), ...undone }, common)) outbox.say(entry);
     clocks.set(session.id, READY);
     setOver(null);
   };
@@ -181,6 +195,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
     const agreed = agreedCall(set, memory);
     return asCalled(set, agreed, session.venue.chalk, loadOf(set, agreed, view));
   };
+  const warmups = warmupsAhead(lane, memory);
   const open = holds.filter(({ hold }) => hold && !hold.barred);
   const asked = proposals.length > 0 || refused.length > 0 || unseen;
   const done = <Done holds={lane.holds} view={view} />;
@@ -327,6 +342,8 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
           done={done}
           crowded={asked}
           onDone={() => logSet(now.set, called(now.set))}
+          warmups={warmups}
+          onWarmups={() => logWarmups(warmups)}
           onSlip={(rep) => logSet(now.set, { ...called(now.set), slippedAtRep: rep })}
           onTimed={(seconds, ended) =>
             logSet(now.set, {

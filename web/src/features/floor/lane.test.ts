@@ -1,7 +1,16 @@
 import type { CalledSet, FloorView, LoggedSetView, LogSetRequest } from '@iron-clasp/contract';
 import type { SetCall } from '@iron-clasp/core';
 import { asRequest, type ToSend, type Waiting } from '../../offline/outbox.ts';
-import { asCalled, decide, doneToday, laneOf, NEW_LANE, proposalsOf, type LaneMemory } from './lane.ts';
+import {
+  asCalled,
+  decide,
+  doneToday,
+  laneOf,
+  NEW_LANE,
+  proposalsOf,
+  warmupsAhead,
+  type LaneMemory,
+} from './lane.ts';
 
 const call = (choice: SetCall['choice'], more: Partial<SetCall> = {}): SetCall => ({
   choice,
@@ -220,5 +229,36 @@ it('a set as called says straps, side and chalk as they were called', () => {
   expect(asCalled(set('a', 150), call(null, { verdict: 'free' }), 'block', 140)).toMatchObject({
     load: 140,
     chalk: 'none',
+  });
+});
+
+describe('warm-ups that stand ahead together', () => {
+  const warm = (id: string, more: Partial<CalledSet> = {}): CalledSet => ({
+    ...{ ...set(id, 60), role: 'warmup' as const },
+    ...more,
+  });
+  const ahead = (sets: readonly CalledSet[], memory: LaneMemory = NEW_LANE): string[] =>
+    warmupsAhead(laneOf(view({ sets }), [], memory), memory).map(({ id }) => id);
+  const top = set('top', 150);
+
+  it('are those of the lift, from the current one to its first work set', () => {
+    expect(ahead([warm('a'), warm('b'), warm('c'), top, warm('d')])).toEqual(['a', 'b', 'c']);
+    expect(ahead([warm('a', { done: logged('1', 'a') }), warm('b'), warm('c'), top])).toEqual(['b', 'c']);
+    expect(ahead([warm('a'), warm('b'), warm('c'), top], { ...NEW_LANE, skipped: ['b'] })).toEqual([
+      'a',
+      'c',
+    ]);
+    expect(ahead([warm('a'), warm('b'), warm('x', { liftId: 'row.barbell' })])).toEqual(['a', 'b']);
+  });
+
+  it('end at one that may not be done as called, or runs by the clock', () => {
+    const stopped = warm('c', { call: call(null, { verdict: 'stop' }) });
+    expect(ahead([warm('a'), warm('b'), stopped, warm('d')])).toEqual(['a', 'b']);
+    expect(ahead([warm('a'), warm('b'), warm('c', { seconds: 10 })])).toEqual(['a', 'b']);
+  });
+
+  it('are no group where one stands alone, or work is up', () => {
+    expect(ahead([warm('a'), top])).toEqual([]);
+    expect(ahead([top, warm('a'), warm('b')])).toEqual([]);
   });
 });

@@ -27,8 +27,13 @@ export type Earlier =
 
 /** What was done on this device that can be taken back, the latest last. */
 export type Action =
-  /** `earlier`: the entry put one right, which comes back where it is undone. */
-  | { readonly kind: 'set' | 'hold'; readonly id: string; readonly earlier?: Earlier }
+  /** `earlier`: the entry put one right, which comes back where it is undone; `group`: logged by one tap with others. */
+  | {
+      readonly kind: 'set' | 'hold';
+      readonly id: string;
+      readonly earlier?: Earlier;
+      readonly group?: string;
+    }
   | { readonly kind: 'skip'; readonly at: string }
   | { readonly kind: 'decide'; readonly before: Pick<LaneMemory, 'agreed' | 'kept'> };
 
@@ -144,6 +149,22 @@ export function laneOf(view: FloorView, waiting: readonly Waiting[], memory: Lan
       of: rows.length + sum(({ hold }) => hold.sets),
     },
   };
+}
+
+/**
+ * The warm-ups of one lift that stand ahead together: the current one and those that follow it, as long as each may simply be
+ * done as called. Fewer than two are no group.
+ */
+export function warmupsAhead({ current, sets }: Lane, memory: LaneMemory): CalledSet[] {
+  if (current?.kind !== 'set') return [];
+  const found: CalledSet[] = [];
+  for (const { set, done } of sets.slice(sets.findIndex((row) => row.set.id === current.set.id))) {
+    if (set.role !== 'warmup' || set.liftId !== current.set.liftId) break;
+    if (done || memory.skipped.includes(set.id)) continue;
+    if (agreedCall(set, memory).verdict === 'stop' || set.seconds !== null) break;
+    found.push(set);
+  }
+  return found.length > 1 ? found : [];
 }
 
 function doneOf(id: string, body: LogSetRequest, set: CalledSet, view: FloorView): DoneEntry {

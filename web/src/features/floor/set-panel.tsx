@@ -18,7 +18,7 @@ import { saidOn } from './lane.ts';
 import { FIRST, SECOND } from './panel-sizes.ts';
 import type { Lane } from './lane.ts';
 import { TimedKeys } from './timed-keys.tsx';
-import { AtHand, InOwnUnit, namedLoad } from '../../ui/at-hand.tsx';
+import { AtHand, InOwnUnit, loadsAtHand, namedLoad } from '../../ui/at-hand.tsx';
 import { BarDrawing } from '../../ui/marks/bar-drawing.tsx';
 import { GripMark } from '../../ui/marks/grip-mark.tsx';
 import { Button } from '../../ui/button.tsx';
@@ -39,6 +39,9 @@ interface SetPanelProps {
   /** Something is asked above the set, which takes room. */
   readonly crowded: boolean;
   readonly onDone: () => void;
+  /** Warm-ups that stand ahead together, this one the first; none where it stands alone. */
+  readonly warmups: readonly CalledSet[];
+  readonly onWarmups: () => void;
   readonly onSlip: (rep: number) => void;
   /** A set for time, with the seconds that were really done. */
   readonly onTimed: (seconds: number, ended: HoldEnding) => void;
@@ -49,7 +52,7 @@ interface SetPanelProps {
 /** The set of now, large enough for arm's length: load, plates, grip, straps, chalk, one cue; the next one below. */
 export function SetPanel(props: SetPanelProps): ReactElement {
   const { set, call, load, equipment, next, done, crowded } = props;
-  const { onSlip, onOtherwise, onLeaveOut } = props;
+  const { onSlip, onOtherwise, onLeaveOut, warmups } = props;
   /** Not to be done at all: the key for the usual case leaves it out. */
   const barred = call.verdict === 'stop' && call.lighterLoad === undefined;
   const onDone = barred ? onLeaveOut : props.onDone;
@@ -144,12 +147,18 @@ export function SetPanel(props: SetPanelProps): ReactElement {
       </div>
       <div className="grid shrink-0 justify-items-center gap-2 px-3 pb-2 text-center flat:basis-1/2 flat:content-center">
         <p className={clsx('leading-tight text-quiet flat:hidden', crowded && 'short:hidden')}>
-          next:{' '}
-          {next === null
-            ? 'the end'
-            : next.kind === 'hold'
-              ? sayHold(next.hold, unit)
-              : saySet(next.set, set, unit)}
+          {warmups.length > 0
+            ? `warm-ups: ${loadsAtHand(
+                warmups.map((each) => each.loading),
+                unit,
+              )}`
+            : `next: ${
+                next === null
+                  ? 'the end'
+                  : next.kind === 'hold'
+                    ? sayHold(next.hold, unit)
+                    : saySet(next.set, set, unit)
+              }`}
         </p>
         {timed ? (
           <TimedKeys
@@ -174,18 +183,25 @@ export function SetPanel(props: SetPanelProps): ReactElement {
             </div>
           </fieldset>
         ) : (
-          <div className="grid w-full max-w-2xl grid-cols-2 gap-2">
-            <Button look="action" className={clsx('col-span-2 text-2xl', FIRST)} onClick={onDone}>
+          <div className="grid w-full max-w-2xl gap-2">
+            <Button look="action" className={clsx('text-2xl', FIRST)} onClick={onDone}>
               {barred ? 'Leave it out' : 'Done as called'}
             </Button>
-            {bare && (
-              <Button className={clsx('text-xl', SECOND)} onClick={slip}>
-                Slipped
+            <div className="grid auto-cols-fr grid-flow-col gap-2">
+              {bare && (
+                <Button className={clsx('text-xl', SECOND)} onClick={slip}>
+                  Slipped
+                </Button>
+              )}
+              <Button className={clsx('text-xl', SECOND)} onClick={onOtherwise}>
+                Different set
               </Button>
-            )}
-            <Button className={clsx('text-xl', !bare && 'col-span-2', SECOND)} onClick={onOtherwise}>
-              Different set
-            </Button>
+              {warmups.length > 0 && (
+                <Button className={clsx('text-xl', SECOND)} onClick={props.onWarmups}>
+                  All {warmups.length} done<span className="sr-only">, the warm-ups as called</span>
+                </Button>
+              )}
+            </div>
           </div>
         )}
       </div>
