@@ -149,8 +149,8 @@ it('a lifter reads and logs their own on a phone; the owner removes the assistan
   const phone = await Page.open({ width: 390, height: 844 }, server.url);
   try {
     await join(phone, await shown(coach), 'ana@slag.example');
-    // Her own day: nobody has written anything for her yet.
-    await phone.says('Nothing is written for you yet.');
+    // Her own day, with what is to be minded.
+    await phone.says('Trains, and the hands were never looked at');
     await phone.click('Your account');
     await phone.says('reads and logs their own sessions');
     await phone.says('this one');

@@ -76,8 +76,19 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
   const { session, holds } = view.calls;
   const [memory, change] = useLaneMemory(session.id);
   const act = (what: Act): void => change((now) => laneAfter(now, what));
-  const logged = (what: 'set' | 'hold', id: string, rest: number, stays: string | null = null): void =>
-    change((memory) => laneAfter(memory, { kind: 'log', what, id, rest, stays, now: Date.now() }));
+  const logged = (
+    what: 'set' | 'hold',
+    id: string,
+    rest: number,
+    stays: string | null = null,
+    group?: string,
+  ): void =>
+    change((memory) =>
+      laneAfter(memory, {
+        ...{ kind: 'log', what, id, rest, stays, now: Date.now() },
+        ...(group && { group }),
+      }),
+    );
   const [over, setOver] = useState<Over | null>(null);
   const lane = laneOf(view, waiting, memory);
   const zone = useSession().data?.club.timeZone;
@@ -109,11 +120,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
     for (const set of sets) {
       const id = crypto.randomUUID();
       outbox.say({ ...common, id, kind: 'set', body: dated(called(set), session.bar.id, moment()) });
-      act({
-        ...{ kind: 'log', what: 'set', id, group, stays: null },
-        rest: USUAL_REST.warmup,
-        now: Date.now(),
-      });
+      logged('set', id, USUAL_REST.warmup, null, group);
     }
   };
   const logHold = (body: LogHoldRequest): void => {
