@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import tailwindcss from '@tailwindcss/vite';
+import MarkdownIt from 'markdown-it';
 import react from '@vitejs/plugin-react';
 import { defineConfig, type Plugin } from 'vite';
 
@@ -37,8 +38,34 @@ function filesForOffline(): Plugin {
   };
 }
 
+/** The guide of the docs, made into the pages of the application as it is built: one text for both. */
+function guide(): Plugin {
+  const file = new URL('../docs/guide.md', import.meta.url);
+  return {
+    name: 'guide',
+    resolveId: (id) => (id === 'virtual:guide' ? '\0guide' : null),
+    load(id) {
+      if (id !== '\0guide') return null;
+      this.addWatchFile(file.pathname);
+      const [, ...parts] = readFileSync(file, 'utf8').split(/^## /m);
+      const markdown = new MarkdownIt({ html: false });
+      const sections = parts.map((part) => {
+        const [title = '', ...lines] = part.split('\n');
+        const text = lines
+          .join('\n')
+          // Pictures and other papers stand in the repository.
+          .replace(/^!\[.*\)$/gm, '')
+          .replace(/ ?\(\[[^\]]*\]\([^)]*\.md\)\)/g, '');
+        const key = title.toLowerCase().replace(/[^a-z]+/g, '-');
+        return { id: key, title, html: markdown.render(text) };
+      });
+      return `export const GUIDE = ${JSON.stringify(sections)};`;
+    },
+  };
+}
+
 export default defineConfig({
-  plugins: [react(), tailwindcss(), filesForOffline()],
+  plugins: [react(), tailwindcss(), guide(), filesForOffline()],
   resolve: { conditions: ['source', 'module', 'browser', 'production'] },
   worker: { format: 'es' },
   build: {

@@ -216,6 +216,21 @@ describe('by keyboard alone', () => {
     await page.isAccessible();
     await page.keys(Key.ESCAPE);
     await page.until(async () => (await page.count('[role=dialog]')) === 0, 'the list to close');
+    // From there the guide opens at the part that speaks of the screen.
+    await page.openLifter('Odalys Brandt');
+    await page.click('Program');
+    await page.keys('?');
+    await page.click('The guide to this screen');
+    await page.at(/^\/guide$/);
+    await page.until(
+      () =>
+        page.driver.executeScript<boolean>(
+          `const { top, bottom } = document.getElementById('the-week').getBoundingClientRect();
+           return top >= 0 && bottom < innerHeight;`,
+        ),
+      'the part on the week to be in sight',
+    );
+    await page.isAccessible();
   }, 180_000);
 
   it('goes to a lifter, to one of their screens and to a screen of the club by Ctrl-K, and acts', async () => {

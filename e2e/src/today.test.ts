@@ -21,6 +21,21 @@ it('sign-in lands on Today: who trains, what to decide and the week stand on one
   expect(await page.accessibility()).toEqual([]);
 }, 120_000);
 
+it('nothing on it moves once it is drawn', async () => {
+  await page.go('/');
+  await page.says('Jun Takeda-Moss', 'section[aria-label="To decide"]');
+  const moved = await page.driver.executeAsyncScript<number>(
+    `const done = arguments[0];
+     document.fonts.ready.then(() => {
+       let sum = 0;
+       const watch = new PerformanceObserver((list) => { for (const each of list.getEntries()) sum += each.value; });
+       watch.observe({ type: 'layout-shift', buffered: true });
+       requestAnimationFrame(() => requestAnimationFrame(() => done(sum)));
+     });`,
+  );
+  expect(moved).toBeLessThan(0.02);
+}, 120_000);
+
 it('a hold is accepted by key and taken back, without leaving the page', async () => {
   // What stops comes first; the next one can be accepted. As many as fit are listed: another may move up.
   const next = 'Dead hang 2 × 23 s';

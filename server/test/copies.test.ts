@@ -120,7 +120,23 @@ it('a week goes day by day into the week of the day named, all of it or nothing'
 });
 
 describe('the library', () => {
-  const all = async (): Promise<LibraryView['plans']> => (await coach.get<LibraryView>('/library')).plans;
+  /** What these tests keep there, beside the demo's own. */
+  const all = async (): Promise<LibraryView['plans']> =>
+    (await coach.get<LibraryView>('/library')).plans.filter(
+      ({ title }) => title === 'Heavy singles' || title === 'Singles',
+    );
+
+  it('holds plans of the demo that can be written for everybody', async () => {
+    const { plans } = await coach.get<LibraryView>('/library');
+    expect(plans.length).toBeGreaterThan(1);
+    for (const [i, { id }] of plans.entries()) {
+      const on = `2028-02-${String(7 * (i + 1)).padStart(2, '0')}`;
+      const { lifters } = await copy({ from: { planId: id }, lifters: Object.values(ids), on });
+      expect(lifters.map(({ name, refused }) => [name, refused])).toEqual(
+        lifters.map(({ name }) => [name, null]),
+      );
+    }
+  });
 
   it('keeps a session as shares, to be written for anybody at their own loads', async () => {
     const sessionId = await write('Odalys', '2027-06-01', [

@@ -26,6 +26,8 @@ export function ensurePackages(root) {
   writeFileSync(stamp, lock);
 }
 
+/** What a package is built of beside its own folder: the application carries the guide. */
+const ALSO = { web: ['docs/guide.md'] };
 const PACKAGES = ['core', 'contract', 'device', 'server', 'web'];
 
 /** Builds every package whose sources changed since the last build. */
@@ -48,7 +50,8 @@ export function ensureBuilt(root) {
 
 export function fingerprint(root, name) {
   const hash = createHash('sha256');
-  for (const file of ['package-lock.json', 'tsconfig.base.json', ...filesUnder(root, name)]) {
+  const shared = ['package-lock.json', 'tsconfig.base.json', ...(ALSO[name] ?? [])];
+  for (const file of [...shared, ...filesUnder(root, name)]) {
     hash.update(file).update(readFileSync(join(root, file)));
   }
   return hash.digest('hex');

@@ -1,3 +1,4 @@
+import type { LibraryPlanRow } from '../records/library/library.entity.ts';
 import type {
   Alternation,
   BestPulled,
@@ -262,3 +263,48 @@ export const DEMO_LIFTER = {
 
 /** What the sign-in page shows where the demo is on. */
 export const DEMO_SIGN_IN = { ...DEMO_COACH, club: DEMO_CLUB, lifter: DEMO_LIFTER };
+
+/** Plans of the club's library, their loads shares of a best. */
+export const DEMO_PLANS: readonly Pick<LibraryPlanRow, 'kind' | 'title' | 'sessions'>[] = [
+  {
+    kind: 'session',
+    title: 'Singles, then bare back-offs',
+    sessions: [
+      {
+        ...{ day: 0, title: 'Deadlift, singles', holds: ['frontRackHold'] },
+        lines: [
+          { liftId: 'deadlift.conventional', text: 'ramp top 3x1 @ 88%' },
+          { liftId: 'deadlift.conventional', text: 'back-off 3x3 @ 72% overhand' },
+          { liftId: 'band-opening', text: 'accessory 3x15 band' },
+        ],
+      },
+    ],
+  },
+  {
+    kind: 'week',
+    title: 'Three days, hands twice',
+    sessions: [
+      {
+        ...{ day: 0, title: 'Deadlift', holds: ['frontRackHold'] },
+        lines: [
+          { liftId: 'deadlift.conventional', text: 'ramp top 2x2 @ 82%' },
+          { liftId: 'row.barbell', text: 'volume 4x8 @ 35% back' },
+        ],
+      },
+      {
+        ...{ day: 2, title: 'Arms and opening', holds: [] },
+        lines: [
+          { liftId: 'hang.dead', text: 'accessory 3x20s bodyweight' },
+          { liftId: 'band-opening', text: 'accessory 4x15 band' },
+        ],
+      },
+      {
+        ...{ day: 4, title: 'Volume', holds: ['deadHang'] },
+        lines: [
+          { liftId: 'deadlift.conventional', text: 'volume 4x5 @ 65%' },
+          { liftId: 'carry.handles', text: 'accessory 3x30s @ 60%' },
+        ],
+      },
+    ],
+  },
+];

@@ -17,6 +17,7 @@ import type { Bar, BarBrushing, Plate, Venue } from '../records/kit/kit.entity.t
 import type { Stands } from '../records/kit/kit.repository.ts';
 import { KitService } from '../records/kit/kit.service.ts';
 import type { Lifter, LifterHistory } from '../records/lifters/lifter.entity.ts';
+import { LibraryService } from '../records/library/library.service.ts';
 import { LiftersService } from '../records/lifters/lifters.service.ts';
 import type { LoggedHold, LoggedSet } from '../records/log/log.entity.ts';
 import { LogService } from '../records/log/log.service.ts';
@@ -36,6 +37,7 @@ import {
   DEMO_COACH,
   DEMO_COACH_NAME,
   DEMO_LIFTER,
+  DEMO_PLANS,
   DEMO_SCHOOL,
   DEMO_VENUES,
   DEMO_ZONE,
@@ -91,6 +93,13 @@ export async function seedDemo(app: INestApplicationContext): Promise<number | u
           changedAt: at(day(subMonths(parseISO(today), 3)), 11),
         },
       ],
+    );
+    await app.get(LibraryService).addMany(
+      tx,
+      DEMO_PLANS.map((plan) => ({
+        ...{ id: idOf(`plan ${plan.title}`), clubId: CLUB.id, ...plan },
+        ...{ bests: [], removedAt: null, version: 1 },
+      })),
     );
     const people = demoPeople(today);
     const all = <Row>(of: (rows: LifterRows) => readonly Row[]): Row[] => people.flatMap(of);

@@ -1,10 +1,11 @@
 import { lazy, Suspense, useRef, useState, type ReactElement } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { Navigate, Outlet, useMatch } from 'react-router';
+import { Navigate, Outlet, useLocation, useMatch } from 'react-router';
 import { useWide } from '../ui/use-wide.ts';
 import { KeysHelp } from '../ui/keys-help.tsx';
 import { useKeys } from '../ui/use-keys.ts';
 import { useAccount } from '../data/session/account.ts';
+import { guideAt } from '../features/guide/guide-at.ts';
 import { Controls, Rack } from '../features/rack/rack.tsx';
 
 // Fetched when it is first opened: the first screen does without it.
@@ -25,6 +26,7 @@ export function Desk(): ReactElement {
   const rackAlone = useMatch('/lifters') !== null;
   const wide = useWide(BESIDE);
   const account = useAccount();
+  const { pathname } = useLocation();
   useKeys({
     '/': (event) => {
       event.preventDefault();
@@ -47,7 +49,7 @@ export function Desk(): ReactElement {
       <main id="sheet" tabIndex={-1} className={`min-w-0 outline-none ${rackAlone ? 'hidden lg:block' : ''}`}>
         {(wide || !rackAlone) && <Outlet />}
       </main>
-      <KeysHelp open={help} onOpenChange={setHelp} />
+      <KeysHelp open={help} guide={guideAt(pathname)} onOpenChange={setHelp} />
       {commands && (
         <Suspense>
           <CommandBox open onOpenChange={setCommands} onHelp={() => setHelp(true)} />
@@ -70,14 +72,15 @@ function OwnDesk({
   const own = useMatch('/lifters/:id/*');
   const account = useMatch('/account') !== null;
   const home = useMatch('/') !== null;
-  const elsewhere = own?.params.id !== lifterId && !account && !home;
+  const { pathname } = useLocation();
+  const elsewhere = own?.params.id !== lifterId && !account && !home && pathname !== '/guide';
   return (
     <div className="mx-auto flex min-h-dvh max-w-5xl flex-col">
       <main id="sheet" tabIndex={-1} className="min-w-0 grow outline-none">
         {elsewhere ? <Navigate to="/" replace /> : <Outlet />}
       </main>
       <Controls onHelp={() => setHelp(true)} />
-      <KeysHelp open={help} onOpenChange={setHelp} />
+      <KeysHelp open={help} guide={guideAt(pathname)} onOpenChange={setHelp} />
     </div>
   );
 }

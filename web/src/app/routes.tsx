@@ -74,6 +74,7 @@ const routes: RouteObject[] = [
           },
           // On a narrow screen the rack has a page of its own; on a wide one it stands beside Today.
           page('lifters', async () => (await import('../features/today/today.tsx')).Today),
+          page('guide', async () => (await import('../features/guide/guide.tsx')).Guide),
           page('account', async () => (await import('../features/account/account.tsx')).OwnAccount),
           {
             path: 'club',

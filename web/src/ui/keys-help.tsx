@@ -1,6 +1,7 @@
 import { X } from 'lucide-react';
 import { Dialog } from 'radix-ui';
 import type { ReactElement } from 'react';
+import { Link } from 'react-router';
 
 const KEYS: readonly (readonly [string, string])[] = [
   ['/', 'Jump to the rack and find a lifter'],
@@ -24,17 +25,25 @@ const KEYS: readonly (readonly [string, string])[] = [
 
 export function KeysHelp({
   open,
+  guide,
   onOpenChange,
 }: {
   open: boolean;
+  /** Where the guide speaks of the screen that is open. */
+  guide: string;
   onOpenChange: (open: boolean) => void;
 }): ReactElement {
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange} modal={false}>
-      <Dialog.Content className="fixed left-1/2 top-24 z-30 w-[min(30rem,92vw)] -translate-x-1/2 border-2 border-ink bg-raised p-6">
+      <Dialog.Content className="fixed left-1/2 top-8 z-30 max-h-[calc(100dvh-4rem)] w-[min(30rem,92vw)] -translate-x-1/2 overflow-y-auto border-2 border-ink bg-raised p-6">
         <Dialog.Title className="text-2xl">Keys</Dialog.Title>
         <Dialog.Description className="sr-only">Every key and what it does</Dialog.Description>
-        <dl className="mt-4 grid grid-cols-[5rem_1fr] gap-y-2">
+        <p className="mt-1">
+          <Link to={guide} onClick={() => onOpenChange(false)} className="underline underline-offset-4">
+            The guide to this screen
+          </Link>
+        </p>
+        <dl className="mt-3 grid grid-cols-[5rem_1fr] gap-y-2">
           {KEYS.map(([key, what]) => (
             <div key={key} className="contents">
               <dt>

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
-import { DataSource, IsNull, Not } from 'typeorm';
-import { changeVersion, saveVersion } from '../../platform/database/saves.ts';
+import { DataSource, IsNull, Not, type EntityManager } from 'typeorm';
+import { changeVersion, insertMany, saveVersion } from '../../platform/database/saves.ts';
 import { notFound, Problem } from '../../platform/http/problem.ts';
 import { LibraryPlanRow } from './library.entity.ts';
 
@@ -57,5 +57,9 @@ export class LibraryService {
 
   async removed(clubId: string, id: string): Promise<LibraryPlanRow | null> {
     return this.db.getRepository(LibraryPlanRow).findOneBy({ clubId, id, removedAt: Not(IsNull()) });
+  }
+
+  addMany(manager: EntityManager, plans: readonly LibraryPlanRow[]): Promise<void> {
+    return insertMany(manager, LibraryPlanRow, plans);
   }
 }

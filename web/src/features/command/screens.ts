@@ -7,6 +7,7 @@ export const SCREENS = [
   ['/kit', 'Kit: venues, bars and plates'],
   ['/floor', 'The floor: choose who trains'],
   ['/cards', 'Today’s cards'],
+  ['/guide', 'Guide: how things are done'],
   ['/lifters/new', 'New lifter'],
   ['/lifters/archived', 'Archived lifters'],
   ['/practice/schools', 'Practice: schools'],

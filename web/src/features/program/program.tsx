@@ -41,8 +41,9 @@ export function Program(): ReactElement {
       : open.kind === 'copy'
         ? open.what.on
         : view?.sessions.find(({ id }) => id === chosen)?.on;
-  // With the editor open only its own week stands above it.
-  const weeks = view?.weeks.filter((monday) => !day || monday === mondayOf(day)) ?? [];
+  // With the editor open only its own week stands above it, and none above the library.
+  const weeks =
+    open.kind === 'library' ? [] : (view?.weeks.filter((monday) => !day || monday === mondayOf(day)) ?? []);
   return (
     <div className="py-4">
       <section aria-label="Coming sessions">
