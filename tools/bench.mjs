@@ -4,6 +4,7 @@ import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import { By, until } from 'selenium-webdriver';
 import { openBrowser } from './lib/browser.mjs';
+import { countJobs } from './lib/count-jobs.mjs';
 import { manyLifters } from './lib/many-lifters.mjs';
 import { run, say } from './lib/say.mjs';
 import { demoCoach, startStack } from './lib/stack.mjs';
@@ -13,7 +14,9 @@ const ROUNDS = 90;
 const PAGE_ROUNDS = 5;
 
 /** What is measured, by its name: `npm run bench` measures all, `npm run bench -- api large` these two. */
-const PARTS = { api: benchApi, pages: benchPages, floor: benchFloor, large: benchManyLifters };
+const PARTS = {
+  ...{ api: benchApi, pages: benchPages, floor: benchFloor, jobs: countJobs, large: benchManyLifters },
+};
 
 /** Timings of the running product as ratios against the machine's own yardsticks: bare SQL and a bare page. */
 run(async () => {

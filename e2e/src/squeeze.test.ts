@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
-import type { SqueezeView } from '@iron-clasp/contract';
+import type { GrippersView, SheetView, SqueezeView } from '@iron-clasp/contract';
 import { startDevice } from '../../tools/lib/device.mjs';
 import { Page } from './browser.test-helper.ts';
 
@@ -143,6 +143,33 @@ describe('squeeze', () => {
     await page.type('Elbow', '180');
     await page.click('Save', 'Protocols');
     await page.within('Protocols', 'arm straight');
+  }, 180_000);
+
+  it('a gripper session runs as a lane on the floor, set by set, and is taken back there', async () => {
+    const id = await page.openPage('Teodor Vance', 'calls');
+    const { body: sheet } = await page.api<SheetView>('GET', `/lifters/${id}/sheet`);
+    const attempts = async (): Promise<number> =>
+      (await page.api<GrippersView>('GET', `/lifters/${id}/grippers`)).body.attempts.length;
+    const before = await attempts();
+    await page.size(360, 640);
+    await page.go(`/floor/${sheet.nextSessionId}`);
+    await page.click('All sets');
+    await page.click('Grippers');
+    await page.says(/working set 1 of \d/, 'section[aria-label="Grippers"]');
+    await page.isAccessible();
+    expect(
+      await page.driver.executeScript('return document.documentElement.scrollWidth - innerWidth'),
+    ).toBeLessThanOrEqual(0);
+    await page.click('Closed', 'Grippers');
+    await page.click('Not closed', 'Grippers');
+    await page.until(async () => (await attempts()) === before + 2, 'both sets on the server');
+    await page.click('Take back', 'Grippers');
+    await page.click('Take back', 'Grippers');
+    await page.says(/working set 1 of \d/, 'section[aria-label="Grippers"]');
+    await page.until(async () => (await attempts()) === before, 'both to be taken back');
+    await page.click('To the lane', 'Grippers');
+    await page.says('Done as called');
+    await page.size(1280, 800);
   }, 180_000);
 
   it('gripper attempts move the ladder, and are undone', async () => {

@@ -1,6 +1,7 @@
 import type {
   EasingRequest,
   ExtraSetRequest,
+  GripperAttemptRequest,
   HandsCheckRequest,
   LoggedSetView,
   LogHoldRequest,
@@ -42,9 +43,22 @@ export type WaitingEasing = Entry & {
 /** A set that the day adds to the session. */
 export type WaitingExtra = Entry & { readonly kind: 'extra'; readonly body: ExtraSetRequest };
 
+/** A set on a gripper; null where it is taken back. */
+export type WaitingGripper = Entry & {
+  readonly kind: 'gripper';
+  readonly lifterId: string;
+  readonly body: GripperAttemptRequest | null;
+};
+
 /** What the server has not acknowledged yet. */
 export type Waiting =
-  WaitingExtra | WaitingSet | WaitingHoldOrNot | WaitingHands | WaitingSqueeze | WaitingEasing;
+  | WaitingExtra
+  | WaitingSet
+  | WaitingHoldOrNot
+  | WaitingHands
+  | WaitingSqueeze
+  | WaitingEasing
+  | WaitingGripper;
 
 /** What a screen says of an entry: how and where it is sent follows from that. */
 type Said<Each> = Each extends Waiting ? Omit<Each, 'method' | 'path' | 'scope'> : never;
@@ -64,6 +78,10 @@ function requestOf(entry: ToSend): Pick<Queued, 'method' | 'path'> {
       return { method: 'PUT', path: `/lifters/${entry.lifterId}/squeeze-tests/${id}` };
     case 'easing':
       return { method: 'PUT', path: `/squeeze-tests/${entry.testId}/easing` };
+    case 'gripper':
+      return entry.body
+        ? { method: 'PUT', path: `/lifters/${entry.lifterId}/gripper-attempts/${id}` }
+        : { method: 'DELETE', path: `/gripper-attempts/${id}` };
     case 'extra':
       return { method: 'PUT', path: `/sessions/${sessionId}/extra-sets/${id}` };
     case 'set':

@@ -7,7 +7,15 @@ class Nowhere {
   unobserve(): void {}
   disconnect(): void {}
 }
-Object.assign(window, { ResizeObserver: Nowhere, TextDecoder, TextEncoder });
+// And what other tabs would hear: there are none.
+class Alone extends EventTarget {
+  postMessage(): void {}
+  close(): void {}
+}
+Object.assign(window, {
+  ...{ ResizeObserver: Nowhere, TextDecoder, TextEncoder },
+  BroadcastChannel: Alone,
+});
 Object.assign(Element.prototype, {
   hasPointerCapture: () => false,
   setPointerCapture: () => undefined,

@@ -18,6 +18,7 @@ interface AllSetsProps {
   /** Adds one more like this set. */
   readonly onAgain: (like: CalledSet) => void;
   readonly onOtherLift: () => void;
+  readonly onGrippers: () => void;
   /** Heat, or hands that sweat; left out where the lifter alone may not say. */
   readonly sweat?: { readonly on: boolean; readonly toggle: () => void } | undefined;
   readonly onClose: () => void;
@@ -32,6 +33,7 @@ export function AllSets({
   onMore,
   onAgain,
   onOtherLift,
+  onGrippers,
   sweat,
   onClose,
 }: AllSetsProps): ReactElement {
@@ -51,6 +53,9 @@ export function AllSets({
           )}
           <Button className="min-h-12 grow px-3" onClick={onOtherLift}>
             Add another lift
+          </Button>
+          <Button className="min-h-12 grow px-3" onClick={onGrippers}>
+            Grippers
           </Button>
         </div>
       </div>

@@ -15,6 +15,7 @@ import { useKeys } from '../../ui/use-keys.ts';
 import { AllSets } from './all-sets.tsx';
 import { clocks } from '../../offline/clocks.ts';
 import { HoldSaid } from './hold-said.tsx';
+import { GripperLane } from './gripper-lane.tsx';
 import { HoldPanel } from './hold-panel.tsx';
 import { READY } from '../../offline/hold-clock.ts';
 import { entriesOf, laneAfter, undo, type Act } from './acts.ts';
@@ -60,7 +61,7 @@ import { useSession } from '../../data/session/session.ts';
 
 /** What lies over the lane: nothing, the list of sets, a set that went differently, or an entry that gets details. */
 type Over =
-  | { readonly kind: 'list' | 'otherLift' }
+  | { readonly kind: 'list' | 'otherLift' | 'grippers' }
   | { readonly kind: 'different'; readonly set: CalledSet }
   | { readonly kind: 'details' | 'seen'; readonly set: CalledSet; readonly entry: DoneEntry }
   | { readonly kind: 'hold'; readonly hold: DoneHold };
@@ -267,9 +268,12 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
           onMore={(set, entry) => setOver({ kind: 'details', set, entry })}
           onAgain={again}
           onOtherLift={() => setOver({ kind: 'otherLift' })}
+          onGrippers={() => setOver({ kind: 'grippers' })}
           sweat={coach ? { on: session.sweat, toggle: () => sweat(!session.sweat) } : undefined}
           onClose={() => setOver(null)}
         />
+      ) : over?.kind === 'grippers' && !stop ? (
+        <GripperLane session={session} accountId={accountId} moment={moment} onClose={() => setOver(null)} />
       ) : over?.kind === 'otherLift' ? (
         <OtherLift
           sessionId={session.id}

@@ -13,6 +13,7 @@ const OTHER_WORDS: Record<Waiting['kind'], string> = {
   squeeze: 'The squeeze test',
   easing: 'The word on the easier hold',
   extra: 'The set that was added',
+  gripper: 'The set on the gripper',
 };
 
 /** An entry that the server did not take: kept here until a person mends or drops it; against another device, side by side. */
