@@ -164,6 +164,17 @@ describe('the library', () => {
     expect((await plan(lifters[0]!.written[0]!.id)).lines[0]!.text).toBe('top 2x1 @ 80%');
   });
 
+  it('is a start for a lifter who has no session yet', async () => {
+    const id = randomUUID();
+    const body = { name: 'Newly Come', sport: 'powerlifting', deadliftMax: 140, version: 0 };
+    await coach.send('put', `/lifters/${id}`, body, 200);
+    const { plans } = await coach.get<LibraryView>('/library');
+    const week = plans.find(({ kind }) => kind === 'week')!;
+    const { lifters } = await copy({ from: { planId: week.id }, lifters: [id], on: '2026-11-30' });
+    expect(lifters[0]).toMatchObject({ refused: null });
+    expect(lifters[0]!.written).toHaveLength(week.sessions.length);
+  });
+
   it('gives a plan another title, takes it out and back in', async () => {
     const [{ id, version }] = (await all()) as [LibraryView['plans'][number]];
     await coach.send('put', `/library/${id}`, { title: 'Singles', version }, 200);

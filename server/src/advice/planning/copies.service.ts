@@ -8,6 +8,7 @@ import type { ClubRef } from '../../platform/days/club-day.ts';
 import { Days } from '../../platform/days/days.ts';
 import { Problem } from '../../platform/http/problem.ts';
 import { LifterTodayService } from '../../evidence/lifter-today/lifter-today.service.ts';
+import { KitService } from '../../records/kit/kit.service.ts';
 import type { Lifter } from '../../records/lifters/lifter.entity.ts';
 import { LiftersService } from '../../records/lifters/lifters.service.ts';
 import { holdsOf, TrainingService, type SessionContent } from '../../records/training/training.service.ts';
@@ -24,6 +25,7 @@ export class CopiesService {
     private readonly sources: PlanSourcesService,
     private readonly training: TrainingService,
     private readonly lifters: LiftersService,
+    private readonly kit: KitService,
     private readonly lifterToday: LifterTodayService,
     private readonly days: Days,
   ) {}
@@ -40,6 +42,14 @@ export class CopiesService {
     return { lifters: outcomes };
   }
 
+  /** Where somebody trains of whom nothing is known: at the club's first venue that can hold a session. */
+  private async firstVenue(club: ClubRef): Promise<string | null> {
+    const found = (await this.kit.whole(club.id)).find(
+      ({ venue, kit }) => !venue.archivedAt && kit.bars.length > 0,
+    );
+    return found?.venue.id ?? null;
+  }
+
   private async copyTo(
     club: ClubRef,
     copyId: string,
@@ -52,6 +62,7 @@ export class CopiesService {
     const refused = (why: string): Outcome => ({ ...who, written: [], kept: [], refused: why });
     const own = { deadliftMax: lifter.deadliftMax, bests: lifter.bestLifts };
     const usual = await this.lifterToday.usualVenue(club, lifter.id);
+    const first = usual ? null : await this.firstVenue(club);
     const kept: string[] = [];
     const sessions: { id: string; content: SessionContent; sets: ReturnType<typeof setsOf> }[] = [];
     for (const [i, source] of plan.sessions.entries()) {
@@ -59,8 +70,8 @@ export class CopiesService {
       if (heldOn < this.days.today(club)) return refused(`${dayWords(heldOn)} is past.`);
       // A lifter's own place and bar stay with a copy of their own.
       const place = plan.lifterId === lifter.id ? source.place : null;
-      const venueId = place?.venueId ?? usual ?? source.place?.venueId;
-      if (!venueId) return refused('No venue is known for this lifter yet: write one session first.');
+      const venueId = place?.venueId ?? usual ?? source.place?.venueId ?? first;
+      if (!venueId) return refused('The club has no venue with a bar yet: add one under Kit first.');
       const found =
         loads === 'own' || !source.place
           ? linesFor(source.lines, plan.bests, own, unit)

@@ -95,6 +95,10 @@ it('a plan of the library has no loads of its own to keep', async () => {
   expect(await screen.findByRole('heading', { name: 'Write: Base week' })).toBeTruthy();
   expect(screen.queryByText('as written')).toBeNull();
   expect(screen.queryByRole('button', { name: 'Keep in the library' })).toBeNull();
+  // Of a week that has begun days are past already: it goes to the next one.
+  await userEvent.click(screen.getByRole('button', { name: 'Copy' }));
+  await waitFor(() => expect(sent).toHaveLength(1));
+  expect(sent[0]!.body).toMatchObject({ from: { planId: SESSION }, on: '2026-11-30', loads: 'own' });
 });
 
 it('is kept in the library under its title, and Enter there copies nothing', async () => {

@@ -6,7 +6,7 @@ import { Button } from '../../ui/button.tsx';
 import { Checkbox } from '../../ui/checkbox.tsx';
 import { Choices } from '../../ui/choices.tsx';
 import { DateField } from '../../ui/date-field.tsx';
-import { shiftDay } from '../../ui/date-words.ts';
+import { mondayOf, shiftDay } from '../../ui/date-words.ts';
 import { Field } from '../../ui/field.tsx';
 import { shortDay } from '../../ui/figures.ts';
 import { useRequestForm } from '../../ui/request-form.ts';
@@ -47,7 +47,7 @@ export function CopyPanel({ what, lifterId, today, onEdit, onDone }: CopyPanelPr
     request: CopyRequest,
     start: {
       lifters: [lifterId],
-      on: what.on ? later(shiftDay(what.on, 7), today) : today,
+      on: firstDay(what, today),
       loads: 'own',
     } as Typed,
     bodyOf: ({ lifters, on, loads }: Typed): CopyRequest => ({
@@ -140,6 +140,13 @@ export function CopyPanel({ what, lifterId, today, onEdit, onDone }: CopyPanelPr
 
 const lifters = (many: number): string => (many === 1 ? '1 lifter' : `${many} lifters`);
 const later = (one: string, other: string): string => (one > other ? one : other);
+
+/** Where a copy goes to begin with: a week on, a plan's session today, a plan's week on the first Monday that is not past. */
+function firstDay({ kind, on }: Copied, today: string): string {
+  if (on) return later(shiftDay(on, 7), today);
+  const monday = mondayOf(today);
+  return kind === 'session' || monday === today ? today : shiftDay(monday, 7);
+}
 
 /** What was written for whom, and what was not. */
 function Outcome({ copy }: { copy: CopyView }): ReactElement {
