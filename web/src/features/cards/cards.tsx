@@ -242,8 +242,12 @@ function Sets({ view, unit, compact = false }: SetsProps): ReactElement {
               what="hold"
               load={
                 <>
-                  <AtHand loading={hold.loading} kg={hold.load} reader={unit} named />, {hold.sets} ×{' '}
-                  {hold.seconds} s
+                  {hold.load > 0 ? (
+                    <AtHand loading={hold.loading} kg={hold.load} reader={unit} named />
+                  ) : (
+                    'body weight'
+                  )}
+                  , {hold.sets} × {hold.seconds} s
                 </>
               }
               plates={compact || hold.loading.perSide.length === 0 ? null : loadingWords(hold.loading)}
@@ -292,6 +296,7 @@ function Line({ line, unit, compact }: { line: SheetLine; unit: MassUnit; compac
         <span className="text-quiet">
           no grip
           {call.chalk.kind !== 'none' &&
+            call.chalk.where.length > 0 &&
             `, ${CHALK_NAMES[call.chalk.kind]} on the ${call.chalk.where.join(', ')}`}
         </span>
       </Row>

@@ -221,7 +221,9 @@ export function FreeRow({ groups, open, onOpen }: FoldedProps): ReactElement {
       <span className={clsx(ROW_CALL, 'text-quiet')}>
         <span className="min-w-0">
           no grip
-          {chalk.kind !== 'none' && ` · ${CHALK_NAMES[chalk.kind]} on the ${chalk.where.join(', ')}`}
+          {chalk.kind !== 'none' &&
+            chalk.where.length > 0 &&
+            ` · ${CHALK_NAMES[chalk.kind]} on the ${chalk.where.join(', ')}`}
           {warmups.length > 0 &&
             ` · after ${loadsAtHand(
               warmups.map(({ first }) => first.loading),
