@@ -145,6 +145,32 @@ describe('squeeze', () => {
     await page.within('Protocols', 'arm straight');
   }, 180_000);
 
+  it('from the floor a test runs trial by trial, opens its session, and leads back to the lanes', async () => {
+    const id = await page.openPage('Ruth Calloway', 'calls');
+    const { body: sheet } = await page.api<SheetView>('GET', `/lifters/${id}/sheet`);
+    await page.go(`/floor/${sheet.nextSessionId}`);
+    await page.click('Squeeze test');
+    await page.click('Trial by trial, with the dynamometer');
+    for (const [hand, score] of [
+      ['left', '27.1'],
+      ['right', '25'],
+      ['left', '27.4'],
+      ['right', '25.3'],
+      ['left', '26.9'],
+      ['right', '25.1'],
+    ] as const) {
+      await page.type(`Score, ${hand} hand`, score);
+      await page.keys(Key.ENTER);
+    }
+    await page.says('All trials are done');
+    await page.click('Save');
+    await page.at(/^\/floor\//);
+    await page.says(/Squeeze: left 27\.4/);
+    const { tests } = (await page.api<SqueezeView>('GET', `/lifters/${id}/squeeze`)).body;
+    expect(tests[0]!.trials).toHaveLength(6);
+    await page.api('DELETE', `/squeeze-tests/${tests[0]!.id}`);
+  }, 180_000);
+
   it('a gripper session runs as a lane on the floor, set by set, and is taken back there', async () => {
     const id = await page.openPage('Teodor Vance', 'calls');
     const { body: sheet } = await page.api<SheetView>('GET', `/lifters/${id}/sheet`);

@@ -2,6 +2,7 @@ import { sayHands, SIDES, stopToday, type HandsToday, type Side } from '@iron-cl
 import type { FloorView } from '@iron-clasp/contract';
 import clsx from 'clsx';
 import { useState, type FormEvent, type ReactElement } from 'react';
+import { Link, useParams } from 'react-router';
 import { outbox } from '../../offline/own-outbox.ts';
 import { useWaiting } from '../../offline/use-outbox.ts';
 import { useIsCoach } from '../../data/session/use-is-coach.ts';
@@ -33,6 +34,7 @@ export function Opening({ view, accountId, unseen, first }: OpeningProps): React
   const coach = useIsCoach();
   const [open, setOpen] = useState<'hands' | 'squeeze' | null>(null);
   const { session } = view.calls;
+  const { sessionIds = session.id } = useParams();
   const waiting = useWaiting();
   const hands = handsNow(view, waiting);
   const test = testNow(view, waiting);
@@ -82,6 +84,7 @@ export function Opening({ view, accountId, unseen, first }: OpeningProps): React
       {open === 'squeeze' && (
         <TellSqueeze
           trials={view.squeeze.protocol.trials}
+          guided={`/lifters/${session.lifterId}/squeeze?session=${session.id}&floor=${sessionIds}`}
           onKeep={(trials) => {
             outbox.say({
               ...common,
@@ -223,10 +226,13 @@ type Trials = { hand: Side; force: number }[];
 /** The scores of a test typed in, hand by hand; a hand that was not tested stays empty. */
 function TellSqueeze({
   trials,
+  guided,
   onKeep,
   onClose,
 }: {
   trials: number;
+  /** Where the test is run trial by trial, with its rests and the dynamometer. */
+  guided: string;
   onKeep: (trials: Trials) => void;
   onClose: () => void;
 }): ReactElement {
@@ -253,6 +259,9 @@ function TellSqueeze({
       className="flex min-h-0 flex-col border-b border-rule bg-raised"
     >
       <div className="grid min-h-0 grow gap-3 overflow-y-auto px-4 py-2">
+        <Link to={guided} className="inline-flex min-h-11 items-center underline underline-offset-4">
+          Trial by trial, with the dynamometer
+        </Link>
         {SIDES.map((hand) => (
           <div key={hand} className="grid grid-cols-[repeat(auto-fit,minmax(6rem,1fr))] gap-3">
             {scores[hand].map((text, i) => (

@@ -31,11 +31,13 @@ interface DoneTrial {
 interface GuidedTestProps {
   readonly lifterId: string;
   readonly protocols: readonly SqueezeProtocolView[];
+  /** The session that the test opens, where it comes from the floor. */
+  readonly sessionId?: string | undefined;
   readonly onClose: () => void;
 }
 
 /** A test trial by trial: which hand, how long it rests, and the figure typed in, from a file, or live. */
-export function GuidedTest({ lifterId, protocols, onClose }: GuidedTestProps): ReactElement {
+export function GuidedTest({ lifterId, protocols, sessionId, onClose }: GuidedTestProps): ReactElement {
   const [chosen, setChosen] = useState(0);
   const [source, setSource] = useState<SqueezeSource>('hand');
   const [done, setDone] = useState<readonly DoneTrial[]>([]);
@@ -57,6 +59,7 @@ export function GuidedTest({ lifterId, protocols, onClose }: GuidedTestProps): R
     source,
     testedAt: momentOn(day, today),
     ...(note.trim() && { note: note.trim() }),
+    ...(sessionId && { sessionId }),
     ...more,
   });
   const send = (more: Partial<SqueezeTestRequest> = {}): void =>
