@@ -113,10 +113,10 @@ it('a week goes to several lifters at their own loads, is taken back, and a sess
     async () => (await page.text(panel)).split('Iskra Petrov').length === 2,
     'what was copied to be taken back',
   );
-  await page.click('Keep in the library');
+  await page.click('Save to the library');
   await page.type('Title in the library', 'Base week');
-  await page.click('Keep');
-  await page.says('Kept in the library.', panel);
+  await page.click('Save');
+  await page.says('Saved to the library.', panel);
   await page.click('Cancel');
   await page.openLifter('Teodor Vance');
   await page.click('Program');

@@ -189,8 +189,8 @@ describe('squeeze', () => {
     await page.click('Closed', 'Grippers');
     await page.click('Not closed', 'Grippers');
     await page.until(async () => (await attempts()) === before + 2, 'both sets on the server');
-    await page.click('Take back', 'Grippers');
-    await page.click('Take back', 'Grippers');
+    await page.click('Undo set', 'Grippers');
+    await page.click('Undo set', 'Grippers');
     await page.says(/working set 1 of \d/, 'section[aria-label="Grippers"]');
     await page.until(async () => (await attempts()) === before, 'both to be taken back');
     await page.click('To the lane', 'Grippers');

@@ -70,13 +70,13 @@ it('one tap tells a set, and the next stands there; what was told waits to be se
 
 it('the last is taken back, left out or told', async () => {
   await userEvent.click(await screen.findByRole('button', { name: 'Closed' }));
-  await userEvent.click(screen.getByRole('button', { name: 'Leave out' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Skip' }));
   expect(screen.getByText('All done')).toBeTruthy();
-  await userEvent.click(screen.getByRole('button', { name: 'Take back' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Undo set' }));
   expect(screen.getByText('working set 2 of 2')).toBeTruthy();
-  await userEvent.click(screen.getByRole('button', { name: 'Take back' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Undo set' }));
   expect(screen.getByText('working set 1 of 2')).toBeTruthy();
   // Never sent: nothing is left to send, or to take back on the server.
   expect(outbox.all().filter(({ body }) => body !== null)).toEqual([]);
-  expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Take back' }).disabled).toBe(true);
+  expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Undo set' }).disabled).toBe(true);
 });

@@ -140,12 +140,12 @@ function Steps({
                 className={`text-xl ${SECOND}`}
                 onClick={() => setTold({ ...told, [now.key]: 'skipped' })}
               >
-                Leave out
+                Skip
               </Button>
             </>
           )}
           <Button className={`text-xl ${SECOND}`} disabled={!last} onClick={takeBack}>
-            Take back
+            Undo set
           </Button>
         </div>
       </div>

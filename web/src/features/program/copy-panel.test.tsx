@@ -94,7 +94,7 @@ it('a plan of the library has no loads of its own to keep', async () => {
   open({ kind: 'week', from: { planId: SESSION }, title: 'Base week', on: null });
   expect(await screen.findByRole('heading', { name: 'Write: Base week' })).toBeTruthy();
   expect(screen.queryByText('as written')).toBeNull();
-  expect(screen.queryByRole('button', { name: 'Keep in the library' })).toBeNull();
+  expect(screen.queryByRole('button', { name: 'Save to the library' })).toBeNull();
   // Of a week that has begun days are past already: it goes to the next one.
   await userEvent.click(screen.getByRole('button', { name: 'Copy' }));
   await waitFor(() => expect(sent).toHaveLength(1));
@@ -103,7 +103,7 @@ it('a plan of the library has no loads of its own to keep', async () => {
 
 it('is kept in the library under its title, and Enter there copies nothing', async () => {
   open();
-  await userEvent.click(await screen.findByRole('button', { name: 'Keep in the library' }));
+  await userEvent.click(await screen.findByRole('button', { name: 'Save to the library' }));
   await userEvent.type(screen.getByLabelText('Title in the library'), ' singles{Enter}');
   await waitFor(() => expect(sent).toHaveLength(1));
   expect(sent[0]).toMatchObject({

@@ -24,11 +24,11 @@ export function KeepInLibrary({ what }: { what: Copied }): ReactElement {
       say(`${typed.title} is in the library.`);
     },
   });
-  if (keep.isSuccess) return <span className="text-quiet">Kept in the library.</span>;
+  if (keep.isSuccess) return <span className="text-quiet">Saved to the library.</span>;
   if (!open)
     return (
       <Button look="quiet" onClick={() => setOpen(true)}>
-        Keep in the library
+        Save to the library
       </Button>
     );
   return (
@@ -47,7 +47,7 @@ export function KeepInLibrary({ what }: { what: Copied }): ReactElement {
         }}
       />
       <Button disabled={sending} onClick={() => onSubmit()}>
-        Keep
+        Save
       </Button>
       {failed && <Failed error={failed} />}
     </span>

@@ -82,7 +82,7 @@ it('one is taken out at the version that was seen, and back in', async () => {
 it('an empty one says how something comes into it', async () => {
   library = { plans: [] };
   open();
-  expect(await screen.findByText(/choose “Keep in the library”/)).toBeTruthy();
+  expect(await screen.findByText(/choose “Save to the library”/)).toBeTruthy();
 });
 
 it('many are looked through by their titles', async () => {

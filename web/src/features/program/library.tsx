@@ -51,7 +51,7 @@ export function Library({ lifterId, today, onDone }: LibraryProps): ReactElement
       {plans.length === 0 && (
         <Empty title="Nothing is kept yet">
           <p>
-            Copy a session, or a week at its head, and choose “Keep in the library”: it stands here to start
+            Copy a session, or a week at its head, and choose “Save to the library”: it stands here to start
             from, its loads as shares of a best.
           </p>
         </Empty>
