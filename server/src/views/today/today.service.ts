@@ -74,13 +74,14 @@ export class TodayService {
       .sort((a, b) => a.heldOn.localeCompare(b.heldOn));
     const [called, next, week, blocks] = await Promise.all([
       this.called(club, todays.slice(0, MOST_SESSIONS)),
-      this.called(club, soon.slice(0, MOST_SOON)),
+      this.withHolds(club, soon.slice(0, MOST_SOON)),
       this.week.of(today, lifters, own, meets),
       this.blocks(club, attention),
     ]);
     const decide = [
       ...attention.lifters.flatMap(findingsOf),
-      ...[...called, ...next].flatMap(decisionsOf),
+      ...called.flatMap((each) => [...doubtfulOf(each), ...waitingOf(each)]),
+      ...next.flatMap(waitingOf),
       ...blocks,
       ...brushes,
     ].sort((a, b) => urgency(a) - urgency(b));
@@ -104,11 +105,17 @@ export class TodayService {
   }
 
   /** Sessions with their calls and holds. */
-  called(club: ClubRef, sessions: readonly TrainingSession[]): Promise<Called[]> {
+  async called(club: ClubRef, sessions: readonly TrainingSession[]): Promise<Called[]> {
+    const all = await this.withHolds(club, sessions);
+    return all.map((each) => ({ ...each, calls: this.calls.callAll(each.facts) }));
+  }
+
+  /** The same without the calls of their sets: of another day only holds are decided. */
+  private withHolds(club: ClubRef, sessions: readonly TrainingSession[]): Promise<Omit<Called, 'calls'>[]> {
     return Promise.all(
       sessions.map(async (session) => {
         const facts = await this.facts.ofSession(club, session);
-        return { facts, calls: this.calls.callAll(facts), holds: await this.holds.of(club, facts) };
+        return { facts, holds: await this.holds.of(club, facts) };
       }),
     );
   }
@@ -179,13 +186,12 @@ function findingsOf({ id, name, findings, hook }: ClubView['lifters'][number]): 
   return [...entry(others, null), ...entry(moves, hook && { kind: 'moveHook', ...hook })];
 }
 
-/** Holds that wait to be accepted, and top sets whose grip may not hold. */
-function decisionsOf({ facts, calls, holds }: Called): DayDecision[] {
-  const { session, profile, sets } = facts;
+/** Holds that wait to be accepted. */
+function waitingOf({ facts, holds }: Omit<Called, 'calls'>): DayDecision[] {
+  const { session, profile } = facts;
   if (session.finished) return [];
   const { id: lifterId, name: who } = profile.lifter;
-  const open = `/lifters/${lifterId}/calls/${session.id}`;
-  const waiting = holds.flatMap(({ kind, hold, decision }): DayDecision[] => {
+  return holds.flatMap(({ kind, hold, decision }): DayDecision[] => {
     if (!hold || hold.barred || decision || facts.holdsDone.length > 0) return [];
     return [
       {
@@ -196,7 +202,15 @@ function decisionsOf({ facts, calls, holds }: Called): DayDecision[] {
       },
     ];
   });
-  const doubtful = sets.flatMap((set, i): DayDecision[] => {
+}
+
+/** Top sets that must not be done, whose grip may not hold, or of which the log says nothing yet. */
+function doubtfulOf({ facts, calls }: Called): DayDecision[] {
+  const { session, profile, sets } = facts;
+  if (session.finished) return [];
+  const { id: lifterId, name: who } = profile.lifter;
+  const open = `/lifters/${lifterId}/calls/${session.id}`;
+  return sets.flatMap((set, i): DayDecision[] => {
     const call = calls[i]!;
     const asked = (set.role === 'top' || set.role === 'attempt') && !sameWork(sets[i - 1], set);
     if (!asked || !DOUBTFUL.includes(call.verdict)) return [];
@@ -208,5 +222,4 @@ function decisionsOf({ facts, calls, holds }: Called): DayDecision[] {
       },
     ];
   });
-  return [...doubtful, ...waiting];
 }
