@@ -1,4 +1,5 @@
 import { CLOSING_TO_OPENING_LIMIT } from '../grip-week/grip-work.ts';
+import { HANDS_CHECK_HOLDS_DAYS } from '../hands/hands-today.ts';
 import { PAIN_PARTS, PAINS, SIDES, type HandsToday, type Side } from '../hands/hand-state.ts';
 import { handsCheck } from '../calls/check-call.ts';
 import { SHARP_PAIN } from '../calls/stop-rules.ts';
@@ -77,8 +78,6 @@ const RISE_Z = 1.2816;
 export const NOTED_PAIN = 4;
 /** Days after which a squeeze test is overdue: six weeks. */
 export const TEST_OVERDUE_DAYS = 42;
-/** Days after which the hands of somebody who trains are looked at again. */
-export const LOOK_DUE_DAYS = 7;
 /** Days to a meet within which its third attempt is looked at. */
 export const MEET_NEAR_DAYS = 42;
 
@@ -224,11 +223,11 @@ export const ATTENTION_RULES: readonly AttentionRule[] = [
     id: 'attention.look-due',
     level: 'note',
     step: 'hands',
-    reason: `Who trains has the hands looked at every ${LOOK_DUE_DAYS} days: a session without a look counts for nothing.`,
+    reason: `Who trains has the hands looked at every ${HANDS_CHECK_HOLDS_DAYS} days: a session without a look counts for nothing.`,
     find: ({ daysSinceLook }) =>
       daysSinceLook === null
         ? 'Trains, and the hands were never looked at'
-        : daysSinceLook !== undefined && daysSinceLook > LOOK_DUE_DAYS
+        : daysSinceLook !== undefined && daysSinceLook > HANDS_CHECK_HOLDS_DAYS
           ? `Hands last looked at ${daysSinceLook} days ago`
           : undefined,
   },
