@@ -1,15 +1,10 @@
 import { Injectable } from '@nestjs/common';
-import {
-  nextHookStage,
-  SIDES,
-  SKIN_STATES,
-  type HandsToday,
-  type HookMove,
-  type HookSession,
-} from '@iron-clasp/core';
+import { nextHookStage, SIDES, SKIN_STATES, type HookMove, type HookSession } from '@iron-clasp/core';
 import { dayIn, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
 import { Days } from '../../platform/days/days.ts';
+import type { HandsCheck } from '../../records/hands-checks/hands-check.entity.ts';
 import { HandsChecksService } from '../../records/hands-checks/hands-checks.service.ts';
+import { byLifter } from '../../records/lifters/by-lifter.ts';
 import type { Lifter } from '../../records/lifters/lifter.entity.ts';
 import { LiftersService } from '../../records/lifters/lifters.service.ts';
 import type { LoggedSet } from '../../records/log/log.entity.ts';
@@ -38,41 +33,31 @@ export class HookProgressService {
   async of(club: ClubRef, lifters: readonly Lifter[]): Promise<ReadonlyMap<string, HookProgress>> {
     const ids = lifters.map((each) => each.id);
     const since = shiftDay(this.days.today(club), -LOOKS_BACK);
-    const [sets, checks, entered] = await Promise.all([
-      this.log.setsSince(ids, since),
+    const [hooked, checks, entered] = await Promise.all([
+      this.log.hookedSince(ids, since),
       this.checks.since(ids, since),
       this.lifters.lastChanges(ids, 'hookStage'),
     ]);
+    const own = { hooked: byLifter(hooked), checks: byLifter(checks) };
     return new Map(
       lifters.map(({ id, hookStage }) => {
         const at = entered.get(id);
         const from = at ? dayIn(club.timeZone, at) : since;
-        const hooked = sets.filter(
-          (set) => set.lifterId === id && set.grip === 'hook' && !set.strapped && set.liftId,
-        );
-        const looks = checks
-          .filter((check) => check.lifterId === id)
-          .map(({ checkedOn, hands }) => ({ on: checkedOn, hands }));
-        const sessions = hookSessions(hooked, looks).filter(({ on }) => on >= from);
+        const all = hookSessions(own.hooked.get(id) ?? [], own.checks.get(id) ?? []);
+        const sessions = all.filter(({ on }) => on >= from);
         return [id, { next: nextHookStage(hookStage, sessions), sessions: sessions.length }];
       }),
     );
   }
 }
 
-/** Hands as they were seen on a day. */
-interface HandsLook {
-  readonly on: string;
-  readonly hands: HandsToday;
-}
-
 /** Days with hooked sets, with the thumbs as a look within two days saw them; without one the session counts for nothing. */
-function hookSessions(hooked: readonly LoggedSet[], checks: readonly HandsLook[]): HookSession[] {
+function hookSessions(hooked: readonly LoggedSet[], checks: readonly HandsCheck[]): HookSession[] {
   const days = new Map<string, LoggedSet[]>();
   for (const set of hooked) days.set(set.trainingDay, [...(days.get(set.trainingDay) ?? []), set]);
   return [...days].map(([on, sets]) => {
     const soon = shiftDay(on, 2);
-    const check = checks.find((each) => each.on <= soon && each.on >= on);
+    const check = checks.find(({ checkedOn }) => checkedOn <= soon && checkedOn >= on);
     const thumbs = SIDES.map((side) => check?.hands[side]);
     const worst = Math.max(...thumbs.map((hand) => SKIN_STATES.indexOf(hand?.thumb ?? 'sound')));
     const nail = thumbs.some((hand) => hand?.nail === 'bleeding')

@@ -123,6 +123,16 @@ export class LogRepository {
     );
   }
 
+  hookedSince(lifterIds: readonly string[], from: string): Promise<LoggedSet[]> {
+    return readMany(
+      this.db,
+      LoggedSet,
+      `lifter_id = ANY($1) AND training_day >= $2 AND undone_at IS NULL
+       AND grip = 'hook' AND NOT strapped AND lift_id IS NOT NULL AND lift_id <> '' ORDER BY done_at, id`,
+      [lifterIds, from],
+    );
+  }
+
   /** The lifter's holds since a day, that day included, in order. */
   holdsSince(lifterIds: readonly string[], from: string): Promise<LoggedHold[]> {
     return readMany(

@@ -187,6 +187,11 @@ export class LogService implements OnModuleInit {
     return this.log.setsSince(lifterIds, from);
   }
 
+  /** The sets of these that were hooked in the bare hands, of a lift that is known. */
+  hookedSince(lifterIds: readonly string[], from: string): Promise<LoggedSet[]> {
+    return this.log.hookedSince(lifterIds, from);
+  }
+
   holdsSince(lifterIds: readonly string[], from: string): Promise<LoggedHold[]> {
     return this.log.holdsSince(lifterIds, from);
   }

@@ -14,6 +14,7 @@ import type { ClubView } from '@iron-clasp/contract';
 import { daysBetween, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
 import { Days } from '../../platform/days/days.ts';
 import { HandsChecksService } from '../../records/hands-checks/hands-checks.service.ts';
+import { byLifter } from '../../records/lifters/by-lifter.ts';
 import type { Lifter } from '../../records/lifters/lifter.entity.ts';
 import { LiftersService } from '../../records/lifters/lifters.service.ts';
 import type { LoggedHold, LoggedSet } from '../../records/log/log.entity.ts';
@@ -76,9 +77,9 @@ export class ClubService {
       ),
     ]);
     const own = {
-      tests: grouped(tests),
-      sets: grouped(sets),
-      holds: grouped(holds),
+      tests: byLifter(tests),
+      sets: byLifter(sets),
+      holds: byLifter(holds),
     };
     const read: ClubView['lifters'][number][] = [];
     for (const lifter of all) {
@@ -131,16 +132,6 @@ export class ClubService {
 
 const daysSince = (day: string | undefined, today: string): number | null =>
   day === undefined ? null : Math.max(0, daysBetween(day, today));
-
-function grouped<Row extends { readonly lifterId: string }>(rows: readonly Row[]): Map<string, Row[]> {
-  const groups = new Map<string, Row[]>();
-  for (const row of rows) {
-    const group = groups.get(row.lifterId);
-    if (group) group.push(row);
-    else groups.set(row.lifterId, [row]);
-  }
-  return groups;
-}
 
 function squeezeFacts(
   tests: readonly SqueezeTestRow[],
