@@ -17,6 +17,15 @@ import { readLines, setsOf } from './session-lines.ts';
 
 type Outcome = CopyView['lifters'][number];
 
+/** What is asked for everybody alike. */
+interface Asked {
+  readonly plan: SourcePlan;
+  readonly body: CopyRequest;
+  readonly unit: MassUnit;
+  /** The club's first venue that can hold a session. */
+  readonly first: string | undefined;
+}
+
 /** Writes a session, a week or a plan into the programs of several lifters, each at their own loads. */
 @Injectable()
 export class CopiesService {
@@ -37,32 +46,24 @@ export class CopiesService {
   async copy(club: ClubRef, copyId: string, body: CopyRequest, unit: MassUnit): Promise<CopyView> {
     const plan = await this.sources.read(club, body.from, unit);
     const lifters = await Promise.all(body.lifters.map((id) => this.lifters.known(club.id, id)));
+    // Where somebody trains of whom nothing is known.
+    const [first] = await this.kit.usable(club.id);
+    const asked = { plan, body, unit, first: first?.venue.id };
     const outcomes: Outcome[] = [];
-    for (const lifter of lifters) outcomes.push(await this.copyTo(club, copyId, lifter, plan, body, unit));
+    for (const lifter of lifters) outcomes.push(await this.copyTo(club, copyId, lifter, asked));
     return { lifters: outcomes };
-  }
-
-  /** Where somebody trains of whom nothing is known: at the club's first venue that can hold a session. */
-  private async firstVenue(club: ClubRef): Promise<string | null> {
-    const found = (await this.kit.whole(club.id)).find(
-      ({ venue, kit }) => !venue.archivedAt && kit.bars.length > 0,
-    );
-    return found?.venue.id ?? null;
   }
 
   private async copyTo(
     club: ClubRef,
     copyId: string,
     lifter: Lifter,
-    plan: SourcePlan,
-    { on, loads }: CopyRequest,
-    unit: MassUnit,
+    { plan, body: { on, loads }, unit, first }: Asked,
   ): Promise<Outcome> {
     const who = { lifterId: lifter.id, name: lifter.name };
     const refused = (why: string): Outcome => ({ ...who, written: [], kept: [], refused: why });
     const own = { deadliftMax: lifter.deadliftMax, bests: lifter.bestLifts };
     const usual = await this.lifterToday.usualVenue(club, lifter.id);
-    const first = usual ? null : await this.firstVenue(club);
     const kept: string[] = [];
     const sessions: { id: string; content: SessionContent; sets: ReturnType<typeof setsOf> }[] = [];
     for (const [i, source] of plan.sessions.entries()) {

@@ -90,6 +90,11 @@ export class KitService {
       .map((venue) => ({ venue, kit: kitOf(venue, stands) }));
   }
 
+  /** Those that can hold a session: in use, and with a bar. */
+  async usable(clubId: string): Promise<WholeVenue[]> {
+    return (await this.whole(clubId)).filter(({ venue, kit }) => !venue.archivedAt && kit.bars.length > 0);
+  }
+
   /** Bars of the club that are in use, with their latest brushing. */
   async brushings(barIds: readonly string[]): Promise<Map<string, BarBrushing>> {
     return this.kit.brushings(barIds);

@@ -36,16 +36,13 @@ export class ProgramsController {
   @Get('venues')
   @ApiOperation({ summary: 'The club’s venues with what they can load, the busiest first' })
   async venues(@Who() who: SignedIn): Promise<VenueChoice[]> {
-    // One without a bar cannot hold a session.
-    return (await this.kit.whole(who.club.id))
-      .filter(({ venue, kit }) => !venue.archivedAt && kit.bars.length > 0)
-      .map(({ venue, kit }) => ({
-        id: venue.id,
-        name: venue.name,
-        bars: kit.bars.map(({ id, name, mass, collars }) => ({ id, name, mass, collars })),
-        plates: kit.plates,
-        has: kit.has,
-      }));
+    return (await this.kit.usable(who.club.id)).map(({ venue, kit }) => ({
+      id: venue.id,
+      name: venue.name,
+      bars: kit.bars.map(({ id, name, mass, collars }) => ({ id, name, mass, collars })),
+      plates: kit.plates,
+      has: kit.has,
+    }));
   }
 
   @Get('sessions/:id/plan')
