@@ -128,7 +128,7 @@ export class LogRepository {
       this.db,
       LoggedSet,
       `lifter_id = ANY($1) AND training_day >= $2 AND undone_at IS NULL
-       AND grip = 'hook' AND NOT strapped AND lift_id IS NOT NULL AND lift_id <> '' ORDER BY done_at, id`,
+       AND grip = 'hook' AND NOT strapped AND lift_id <> '' ORDER BY done_at, id`,
       [lifterIds, from],
     );
   }
