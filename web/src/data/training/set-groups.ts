@@ -21,6 +21,27 @@ export function groupSets(sets: readonly CalledSet[]): SetGroup[] {
   return groups;
 }
 
+/** The groups lift by lift, as they follow one another; a lift that comes back stands again. */
+export function byLift(groups: readonly SetGroup[]): { liftName: string; sets: SetGroup[] }[] {
+  const lifts: { liftName: string; sets: SetGroup[] }[] = [];
+  for (const group of groups) {
+    const last = lifts.at(-1);
+    if (last?.liftName === group.first.liftName) last.sets.push(group);
+    else lifts.push({ liftName: group.first.liftName, sets: [group] });
+  }
+  return lifts;
+}
+
+/** What one line says of a lift: its work, with the warm-ups before it; the warm-ups themselves where it has nothing else. */
+export function workAndWarmups(groups: readonly SetGroup[]): {
+  readonly shown: readonly SetGroup[];
+  readonly warmups: readonly SetGroup[];
+} {
+  const work = groups.filter(({ first }) => first.role !== 'warmup');
+  if (work.length === 0) return { shown: groups, warmups: [] };
+  return { shown: work, warmups: groups.filter(({ first }) => first.role === 'warmup') };
+}
+
 function alike(a: CalledSet, b: CalledSet): boolean {
   return (
     a.liftName === b.liftName &&

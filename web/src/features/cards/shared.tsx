@@ -1,7 +1,7 @@
 import { format, parseISO } from 'date-fns';
 import type { ReactElement } from 'react';
 import { useParams } from 'react-router';
-import { WrittenCard } from './cards.tsx';
+import { WrittenCard } from './written-card.tsx';
 import { Empty, Failed, Loading } from '../../ui/states.tsx';
 import { useShared } from '../../data/sharing/sharing.ts';
 

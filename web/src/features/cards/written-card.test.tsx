@@ -3,7 +3,7 @@ import '../../ui/component.test-helper.ts';
 import type { CalledSet, CallsView } from '@iron-clasp/contract';
 import type { HoldPrescription, SetCall } from '@iron-clasp/core';
 import { render, screen } from '@testing-library/react';
-import { WrittenCard } from './cards.tsx';
+import { WrittenCard } from './written-card.tsx';
 
 const call = (more: Partial<SetCall>): SetCall => ({
   ...{

@@ -16,7 +16,13 @@ import { Button } from '../../ui/button.tsx';
 import { Caution, Empty, Failed, Loading } from '../../ui/states.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
 import { ReasonsDrawer, type Subject } from './reasons-drawer.tsx';
-import { groupSets, sheetLines, type SetGroup, type SheetLine } from '../../data/training/set-groups.ts';
+import {
+  byLift,
+  groupSets,
+  sheetLines,
+  type SetGroup,
+  type SheetLine,
+} from '../../data/training/set-groups.ts';
 import { DecideHold } from './decide-hold.tsx';
 import { FreeRow, HoldRow, SetRow, WarmupRow } from './set-rows.tsx';
 import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
@@ -306,16 +312,6 @@ function Unanswered({ lifter }: { lifter: LifterView }): ReactElement | null {
       </Link>
     </p>
   );
-}
-
-function byLift(groups: readonly SetGroup[]): { liftName: string; sets: SetGroup[] }[] {
-  const lifts: { liftName: string; sets: SetGroup[] }[] = [];
-  for (const group of groups) {
-    const last = lifts.at(-1);
-    if (last?.liftName === group.first.liftName) last.sets.push(group);
-    else lifts.push({ liftName: group.first.liftName, sets: [group] });
-  }
-  return lifts;
 }
 
 /** Moves the focus to the next or previous row. */

@@ -1,5 +1,4 @@
 import {
-  CHALK_NAMES,
   HOLD_KINDS_BY_ID,
   GRIP_NAMES,
   HANDLE_NAMES,
@@ -23,7 +22,8 @@ import { AtHand, InOwnUnit, loadsAtHand } from '../../ui/at-hand.tsx';
 import { Chance } from '../../ui/chance.tsx';
 import { formatMass, load, percent, seconds } from '../../ui/figures.ts';
 import { Caution } from '../../ui/states.tsx';
-import type { SetGroup } from '../../data/training/set-groups.ts';
+import { sayFree } from '../../ui/words.ts';
+import { workAndWarmups, type SetGroup } from '../../data/training/set-groups.ts';
 
 /** One line of the sheet: role, load, plates, call, chance; what does not fit beside the reasons folds under. */
 const ROW_COLUMNS =
@@ -200,10 +200,11 @@ export function WarmupRow({ groups, open, onOpen }: FoldedProps): ReactElement {
 /** A lift that hangs from no hand: one quiet line, with its chalk where there is any. */
 export function FreeRow({ groups, open, onOpen }: FoldedProps): ReactElement {
   const unit = useUnit();
-  const work = groups.filter(({ first }) => first.role !== 'warmup');
-  const shown = work.length > 0 ? work : groups;
-  const warmups = groups.filter((group) => !shown.includes(group));
-  const { chalk } = shown[0]!.first.call;
+  const { shown, warmups } = workAndWarmups(groups);
+  const after = loadsAtHand(
+    warmups.map(({ first }) => first.loading),
+    unit,
+  );
   return (
     <Row open={open} onOpen={onOpen} folded>
       <span className="label">{SET_ROLE_TAGS[shown[0]!.first.role]}</span>
@@ -220,15 +221,7 @@ export function FreeRow({ groups, open, onOpen }: FoldedProps): ReactElement {
       </span>
       <span className={clsx(ROW_CALL, 'text-quiet')}>
         <span className="min-w-0">
-          no grip
-          {chalk.kind !== 'none' &&
-            chalk.where.length > 0 &&
-            ` · ${CHALK_NAMES[chalk.kind]} on the ${chalk.where.join(', ')}`}
-          {warmups.length > 0 &&
-            ` · after ${loadsAtHand(
-              warmups.map(({ first }) => first.loading),
-              unit,
-            )}`}
+          {[...sayFree(shown[0]!.first.call), ...(warmups.length > 0 ? [`after ${after}`] : [])].join(' · ')}
         </span>
       </span>
       <span />
