@@ -59,6 +59,9 @@ export function Desk(): ReactElement {
   );
 }
 
+/** What a lifter has beside their sheet. */
+const OWN_PAGES = ['/', '/account', '/guide'];
+
 /** A lifter's own desk: their sheet and nothing of the club. */
 function OwnDesk({
   lifterId,
@@ -70,10 +73,8 @@ function OwnDesk({
   setHelp: (open: boolean) => void;
 }): ReactElement {
   const own = useMatch('/lifters/:id/*');
-  const account = useMatch('/account') !== null;
-  const home = useMatch('/') !== null;
   const { pathname } = useLocation();
-  const elsewhere = own?.params.id !== lifterId && !account && !home && pathname !== '/guide';
+  const elsewhere = own?.params.id !== lifterId && !OWN_PAGES.includes(pathname);
   return (
     <div className="mx-auto flex min-h-dvh max-w-5xl flex-col">
       <main id="sheet" tabIndex={-1} className="min-w-0 grow outline-none">

@@ -62,10 +62,8 @@ function Steps({
     const entry = last && told[last.key];
     if (!last || !entry) return;
     if (entry !== 'skipped') outbox.say({ ...common, id: entry.id, body: null });
-    setTold(({ ...told }) => {
-      const { [last.key]: _gone, ...rest } = told;
-      return rest;
-    });
+    const { [last.key]: _gone, ...rest } = told;
+    setTold(rest);
   };
   const done = steps.filter(({ key }) => told[key]).length;
   return (
