@@ -115,12 +115,10 @@ interface PalmOfHandProps {
   readonly thumb: 'down' | 'along' | 'under' | 'over';
   /** Is the thumb on the left of the picture? */
   readonly thumbLeft?: boolean;
-  readonly accent?: boolean;
 }
 
 /** A hand with its palm towards the reader: the lifter's own look at an overhand grip, or a turned hand seen from in front. */
-function PalmOfHand({ x, fingers, thumb, thumbLeft = true, accent = true }: PalmOfHandProps): ReactElement {
-  const fill = accent ? ACCENT : SKIN;
+function PalmOfHand({ x, fingers, thumb, thumbLeft = true }: PalmOfHandProps): ReactElement {
   const closed = across.map((each) => (
     <g key={each}>
       <Tube d={`M${each} 80 V58`} width={FINGER} />
@@ -128,48 +126,33 @@ function PalmOfHand({ x, fingers, thumb, thumbLeft = true, accent = true }: Palm
     </g>
   ));
   const thumbs = {
-    down: 'M-26 28 Q-30 46 -24 72',
+    down: 'M-26 28 Q-30 46 -24 76',
     along: 'M-26 28 Q-32 52 -22 62 L14 65',
     under: 'M-26 28 Q-32 52 -22 62 L8 65',
     over: 'M-26 28 Q-34 50 -22 60 L0 56',
   };
   return (
     <g transform={`translate(${x} 0) scale(${thumbLeft ? 1 : -1} 1)`}>
-      {fingers === 'open' && (
-        <>
-          {across.map((each) => (
-            <Tube key={each} d={`M${each} 40 V98`} width={FINGER} />
-          ))}
-        </>
-      )}
-      <g transform={`translate(${-x} 0)`}>
-        <BarPart x={x} />
-      </g>
+      {fingers === 'open' && across.map((each) => <Tube key={each} d={`M${each} 40 V98`} width={FINGER} />)}
+      {/* The bar lies over open fingers, and under everything else of the hand. */}
+      <path d="M-25 56 H25 V72 H-25 Z" fill={BAR} stroke="none" />
+      <path d="M-25 56 H25 M-25 72 H25" />
       <path d="M-13 -4 L-14 12 Q-26 20 -25 40 Q-24 54 0 54 Q24 54 25 42 Q26 22 14 12 L13 -4 Z" fill={SKIN} />
       <path d="M-12 22 Q-2 34 -8 50 M6 44 Q16 42 22 34" strokeWidth={1.5} opacity={0.5} />
-      {thumb !== 'over' && <Tube d={thumbs[thumb]} width={12} fill={fill} />}
+      {thumb !== 'over' && <Tube d={thumbs[thumb]} width={12} fill={ACCENT} />}
       {fingers === 'closed' && closed}
-      {thumb === 'over' && <Tube d={thumbs.over} width={12} fill={fill} />}
+      {thumb === 'over' && <Tube d={thumbs.over} width={12} fill={ACCENT} />}
     </g>
   );
 }
 
-/** The piece of the bar that lies over open fingers. */
-const BarPart = ({ x }: { x: number }): ReactElement => (
-  <path d={`M${x - 25} 56 H${x + 25} V72 H${x - 25} Z`} fill={BAR} stroke="none" />
-);
-const BarEdges = ({ from, to }: { from: number; to: number }): ReactElement => (
-  <path d={`M${from} 56 H${to} M${from} 72 H${to}`} />
-);
-
 /** A closed hand seen along the bar: fingers around it from the left, the thumb against them. */
-function Fist({ thumb = ACCENT, strap = false }: { thumb?: string; strap?: boolean }): ReactElement {
+function Fist(): ReactElement {
   return (
     <>
-      {strap && <Tube d="M44 12 Q46 74 76 80 A22 22 0 0 0 96 50" width={6} fill={STRAP} />}
       <BarEnd />
       <Tube d="M60 -6 V20 Q52 34 51 58 A25 25 0 0 0 97 72" width={13} />
-      <Tube d="M62 10 Q86 20 100 42 Q106 54 102 64" width={11} fill={thumb} />
+      <Tube d="M62 10 Q86 20 100 42 Q106 54 102 64" width={11} />
     </>
   );
 }
@@ -214,7 +197,7 @@ export const OVERHAND_STEPS: readonly DrawnStep[] = [
     words: 'Squeeze before the bar leaves the floor, and keep squeezing.',
     drawing: (
       <Frame>
-        <Fist thumb={SKIN} />
+        <Fist />
         <Arrow d="M22 58 H36" tip={[37, 58]} turn={0} />
         <Arrow d="M130 58 H118" tip={[117, 58]} turn={180} />
         <Arrow d="M76 106 V98" tip={[76, 97]} turn={-90} />
@@ -230,8 +213,6 @@ export const HOOK_STEPS: readonly DrawnStep[] = [
       <Frame>
         <BarAlong />
         <PalmOfHand x={76} fingers="open" thumb="down" />
-        <BarEdges from={50} to={102} />
-        <PalmThumb d="M50 28 Q46 46 52 76" />
         <Arrow d="M28 44 V78" tip={[28, 79]} turn={90} />
       </Frame>
     ),
@@ -243,8 +224,6 @@ export const HOOK_STEPS: readonly DrawnStep[] = [
       <Frame>
         <BarAlong />
         <PalmOfHand x={76} fingers="open" thumb="along" />
-        <BarEdges from={50} to={102} />
-        <PalmThumb d="M50 28 Q44 52 54 62 L90 65" />
         <Arrow d="M26 62 Q30 88 54 90" tip={[55, 90]} turn={0} />
       </Frame>
     ),
@@ -270,11 +249,6 @@ export const HOOK_STEPS: readonly DrawnStep[] = [
     ),
   },
 ];
-
-/** The thumb again, over the bar that was drawn over it. */
-function PalmThumb({ d }: { d: string }): ReactElement {
-  return <Tube d={d} width={12} fill={ACCENT} />;
-}
 
 export const STRAP_STEPS: readonly DrawnStep[] = [
   {
