@@ -37,7 +37,7 @@ export class OwnDayService {
       this.training.between(lifterId, shiftDay(today, -NOTE_DAYS), today),
       this.training.next(lifterId, today),
       this.meets.nextOf([lifterId], today),
-      this.checks.latest(lifterId),
+      this.checks.latest(lifterId, 1),
       this.club.findingsOf(club, [lifter]),
     ]);
     const open = ahead.filter((session) => session.heldOn === today && !session.finished);
