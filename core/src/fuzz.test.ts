@@ -368,6 +368,7 @@ const SOUND: Record<string, unknown[]> = {
   lineAsShare: ['top 1x1 @ 180kg', { deadliftMax: 200, unit: 'kg', lift: 'deadlift.conventional' }],
   writeSetLines: [[{ role: 'top', load: 172.5, reps: 1, style: 'reset' }], 'kg'],
   sayLoad: [49.98, 'lb', 'kg'],
+  unitOfPlates: [[{ total: 49.98, perSide: [{ mass: 25, unit: 'lb' }] }]],
   unitAtHand: [[{ total: 49.98, perSide: [{ mass: 25, unit: 'lb' }] }], 'kg'],
   loadBar: [{ target: 142.5, bar: 20, collars: 5, plates }],
   loadRamp: [{ targets: [60, 100], bar: 20, collars: 5, plates }],

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { toKg } from '../units/mass.ts';
-import { sayLoad, unitAtHand } from './load-at-hand.ts';
+import { sayLoad, unitAtHand, unitOfPlates } from './load-at-hand.ts';
 
 const plates = (...perSide: { mass: number; unit: 'kg' | 'lb' }[]) => ({ total: 100, perSide });
 
@@ -12,6 +12,7 @@ it('the unit is that of the plates, where all of them have one', () => {
   expect(unitAtHand([lb, kg], 'kg')).toBe('kg');
   expect(unitAtHand([], 'lb')).toBe('lb');
   expect(unitAtHand([plates()], 'kg')).toBe('kg');
+  expect([[lb, plates()], [lb, kg], []].map(unitOfPlates)).toEqual(['lb', null, null]);
 });
 
 it.each([

@@ -27,16 +27,26 @@ const loadingsCheck: Check = listOf(
 );
 
 /**
+ * The unit that all plates on the bars of some sets have; null where there are none, or of both.
+ * @throws InvalidInputError naming the loading that cannot be used.
+ * @example unitOfPlates([{ total: 49.98, perSide: [{ mass: 25, unit: 'lb' }] }]) // 'lb'
+ */
+export function unitOfPlates(loadings: readonly BarLoading[]): MassUnit | null {
+  loadingsCheck('loadings', loadings);
+  const [unit = null, ...others] = new Set(
+    loadings.flatMap(({ perSide }) => perSide.map((plate) => plate.unit)),
+  );
+  return others.length > 0 ? null : unit;
+}
+
+/**
  * The unit of the plates on the bars of some sets: the one that all of them have, else the reader's.
  * @throws InvalidInputError naming the loading that cannot be used, or for an unknown unit.
  * @example unitAtHand([{ total: 49.98, perSide: [{ mass: 25, unit: 'lb' }] }], 'kg') // 'lb'
  */
 export function unitAtHand(loadings: readonly BarLoading[], reader: MassUnit): MassUnit {
-  loadingsCheck('loadings', loadings);
   oneOf(MASS_UNITS)('reader', reader);
-  const units = new Set(loadings.flatMap(({ perSide }) => perSide.map((plate) => plate.unit)));
-  const [only] = units;
-  return units.size === 1 ? only! : reader;
+  return unitOfPlates(loadings) ?? reader;
 }
 
 /**

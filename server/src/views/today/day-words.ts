@@ -2,6 +2,7 @@ import {
   CHALK_NAMES,
   sayCall,
   stopToday,
+  unitOfPlates,
   type AttentionFinding,
   type HoldKindId,
   type HoldPrescription,
@@ -57,12 +58,11 @@ function topOf(sets: readonly PlannedSet[], calls: readonly SetCall[]): number |
 }
 
 export function daySet(set: PlannedSet, call: SetCall, { kit }: SessionFacts): DaySet {
-  const { total: load, perSide } = loadOn(set, kit.equipment);
-  const [plates = null, ...others] = new Set(perSide.map((plate) => plate.unit));
+  const loading = loadOn(set, kit.equipment);
   return {
     liftName: liftOf(set).name,
     role: set.role,
-    ...{ load, plates: others.length > 0 ? null : plates },
+    ...{ load: loading.total, plates: unitOfPlates([loading]) },
     ...{ reps: set.reps, seconds: set.seconds, choice: call.choice, sideUnder: call.sideUnder ?? null },
     line: sayCall(call),
     ...{ probability: call.probability, range: call.range ?? null },
