@@ -1,6 +1,6 @@
 import type { SetCall } from '@iron-clasp/core';
 import type { ToSend } from '../../offline/outbox.ts';
-import { decide, type Earlier, type LaneMemory, type Proposal } from './lane.ts';
+import { decide, type Action, type Earlier, type LaneMemory, type Proposal } from './lane.ts';
 
 /** What a tap on the floor does to what the device remembers of the lane. */
 export type Act =
@@ -70,6 +70,8 @@ export interface Undone {
   readonly back?: Earlier & { readonly id: string };
 }
 
+type Logged = Extract<Action, { readonly id: string }>;
+
 /** Undoes the last act: a corrected entry becomes what it was, under an id of its own. */
 export function undo(memory: LaneMemory, newId: () => string): Undone {
   const last = memory.actions.at(-1);
@@ -80,17 +82,14 @@ export function undo(memory: LaneMemory, newId: () => string): Undone {
   if (last.kind === 'decide') return { memory: { ...memory, actions, ...last.before } };
   const { kind, id, earlier, group } = last;
   if (!earlier) {
-    const inGroup = (each: LaneMemory['actions'][number]): boolean =>
-      group !== undefined && 'group' in each && each.group === group;
-    const gone = [
-      { kind, id },
-      ...actions
-        .flatMap((each) => (inGroup(each) && 'id' in each ? [{ kind: each.kind, id: each.id }] : []))
-        .reverse(),
-    ];
+    const goes = (each: Action): each is Logged =>
+      each === last || (group !== undefined && 'group' in each && each.group === group);
     return {
-      memory: { ...memory, actions: actions.filter((each) => !inGroup(each)), rest: null, at: null },
-      gone,
+      memory: { ...memory, actions: memory.actions.filter((each) => !goes(each)), rest: null, at: null },
+      gone: memory.actions
+        .filter(goes)
+        .map((each) => ({ kind: each.kind, id: each.id }))
+        .reverse(),
     };
   }
   const back = { ...earlier, id: newId() };
