@@ -33,8 +33,8 @@ export function GripperLane(props: GripperLaneProps): ReactElement {
   return <Steps {...props} view={grippers.data} />;
 }
 
-/** What was told of a step on this device. */
-type Told = Readonly<Record<string, { readonly id: string; readonly closed: boolean } | 'skipped'>>;
+/** What was told of a step on this device: the id of its attempt, null where it was skipped. */
+type Told = Readonly<Record<string, string | null>>;
 
 function Steps({
   session,
@@ -47,8 +47,9 @@ function Steps({
   const [told, setTold] = useState<Told>({});
   const waiting = useWaiting().filter((entry) => entry.kind === 'gripper' && entry.sessionId === session.id);
   const steps = gripperSteps(plans);
-  const now = steps.find(({ key }) => !told[key]);
-  const last = steps.filter(({ key }) => told[key]).at(-1);
+  const now = steps.find(({ key }) => !(key in told));
+  const behind = steps.filter(({ key }) => key in told);
+  const last = behind.at(-1);
   const common = { sessionId: session.id, lifterId: session.lifterId, accountId, kind: 'gripper' as const };
   const tell = ({ key, side, work }: GripperStep, closed: boolean): void => {
     const id = crypto.randomUUID();
@@ -56,22 +57,20 @@ function Steps({
       ...{ ...common, id },
       body: { gripperId: work.gripper.id, hand: side, depth: 'open', closed, doneAt: moment() },
     });
-    setTold({ ...told, [key]: { id, closed } });
+    setTold({ ...told, [key]: id });
   };
   const takeBack = (): void => {
-    const entry = last && told[last.key];
-    if (!last || !entry) return;
-    if (entry !== 'skipped') outbox.say({ ...common, id: entry.id, body: null });
-    const { [last.key]: _gone, ...rest } = told;
+    if (!last) return;
+    const { [last.key]: id, ...rest } = told;
+    if (id) outbox.say({ ...common, id, body: null });
     setTold(rest);
   };
-  const done = steps.filter(({ key }) => told[key]).length;
   return (
     <section aria-label="Grippers" className="flex min-h-0 grow flex-col">
       <div className="flex shrink-0 items-center gap-3 border-b border-rule px-3 py-1">
         <h2 className="mr-auto text-xl">Grippers</h2>
         <span role="status" className="figures text-lg text-quiet">
-          {done} of {steps.length}
+          {behind.length} of {steps.length}
           {waiting.length > 0 && <span className="text-ochre"> · {waiting.length} waiting</span>}
         </span>
         <Button className="min-h-12 px-4" onClick={onClose}>
@@ -134,10 +133,7 @@ function Steps({
               <Button className={`text-xl ${SECOND}`} onClick={() => tell(now, false)}>
                 Not closed
               </Button>
-              <Button
-                className={`text-xl ${SECOND}`}
-                onClick={() => setTold({ ...told, [now.key]: 'skipped' })}
-              >
+              <Button className={`text-xl ${SECOND}`} onClick={() => setTold({ ...told, [now.key]: null })}>
                 Skip
               </Button>
             </>
