@@ -1,5 +1,5 @@
 import { TextDecoder, TextEncoder } from 'node:util';
-import { cleanup, screen, waitFor } from '@testing-library/react';
+import { cleanup, configure, screen, waitFor } from '@testing-library/react';
 
 // What the page of the tests lacks and Radix asks for: it lays nothing out and captures no pointer.
 class Nowhere {
@@ -22,6 +22,9 @@ Object.assign(Element.prototype, {
   releasePointerCapture: () => undefined,
   scrollIntoView: () => undefined,
 });
+
+// A condition is waited for as long as the test may last: a busy machine draws a page later than a second.
+configure({ asyncUtilTimeout: 30_000 });
 
 afterEach(cleanup);
 
