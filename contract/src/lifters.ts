@@ -348,13 +348,3 @@ export interface ProfileView {
   /** Those to come, the nearest first. */
   readonly meets: readonly MeetView[];
 }
-
-/** Everything that is kept about a lifter. */
-export interface LifterExport {
-  readonly format: 'iron-clasp lifter';
-  readonly version: 1;
-  /** Proves on deleting that this very content was exported. */
-  readonly receipt: string;
-  /** Rows by table, columns as they are stored: loads kg, times s, lengths mm. */
-  readonly tables: Readonly<Record<string, readonly Record<string, unknown>[]>>;
-}

@@ -147,6 +147,7 @@ export {
 
 // Past training, read from files.
 export * from './training-file/read-table.ts';
+export * from './training-file/write-table.ts';
 export * from './training-file/columns.ts';
 export * from './training-file/training-words.ts';
 export * from './training-file/read-days.ts';

@@ -8,6 +8,7 @@ import { DeedsModule } from './records/deeds/deeds.module.ts';
 import { AccountsModule } from './records/accounts/accounts.module.ts';
 import { MIGRATIONS } from './schema.ts';
 import { AccountViewModule } from './views/account/account.module.ts';
+import { ExportsViewModule } from './views/exports/exports.module.ts';
 import { BackupsViewModule } from './views/backups/backups.module.ts';
 import { CallsViewModule } from './views/calls/calls.module.ts';
 import { ClubViewModule } from './views/club/club.module.ts';
@@ -45,6 +46,7 @@ export class AppModule {
         AccountsModule,
         DeedsModule,
         AccountViewModule,
+        ExportsViewModule,
         BackupsViewModule,
         CallsViewModule,
         ClubViewModule,

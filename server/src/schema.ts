@@ -24,6 +24,9 @@ import { OwnRulesOfASession1766000000036 } from './records/training/migrations/0
 import { DecisionsThatRepeat1766000000037 } from './records/call-overrides/migrations/0037-decisions-that-repeat.ts';
 import { Audits1766000000038 } from './records/training/migrations/0038-audits.ts';
 import { EventsOfAMeet1766000000039 } from './records/meets/migrations/0039-events-of-a-meet.ts';
+import { TestsBySession1766000000053 } from './records/squeeze/migrations/0053-tests-by-session.ts';
+import { CorrectionsByLifter1766000000054 } from './records/log/migrations/0054-corrections-by-lifter.ts';
+import { AccountsWithoutPassword1766000000052 } from './records/accounts/migrations/0052-accounts-without-password.ts';
 import { ClubsOfTheirOwn1766000000041 } from './records/clubs/migrations/0041-clubs-of-their-own.ts';
 import { People1766000000042 } from './records/accounts/migrations/0042-people.ts';
 import { StaffInvited1766000000043 } from './records/sharing/migrations/0043-staff-invited.ts';
@@ -79,4 +82,7 @@ export const MIGRATIONS = [
   KeptBackTests1766000000049,
   LogVersions1766000000050,
   Library1766000000051,
+  AccountsWithoutPassword1766000000052,
+  TestsBySession1766000000053,
+  CorrectionsByLifter1766000000054,
 ];

@@ -186,7 +186,9 @@ export async function addPerson(
   email = `${role}-${randomUUID()}@tarnquay.example`,
 ): Promise<{ id: string; email: string; password: string }> {
   const who = { id: randomUUID(), email, password: 'somebody-of-the-club' };
-  const [club] = await db.query<{ id: string }[]>('SELECT id FROM club WHERE demo');
+  const [club] = await db.query<{ id: string }[]>('SELECT club_id AS id FROM account WHERE email = $1', [
+    DEMO_COACH.email,
+  ]);
   await db.query(
     'INSERT INTO account (id, club_id, email, name, role, password_hash) VALUES ($1, $2, $3, $4, $5, $6)',
     [who.id, club!.id, who.email, `Some ${role}`, role, await hashPassword(who.password)],

@@ -184,34 +184,6 @@ describe('meets', () => {
   });
 });
 
-describe('deleting', () => {
-  it('wants the lifter put aside and an export of exactly what there is', async () => {
-    const bram = (await coach.get<RackView>('/lifters')).lifters.find(
-      (row) => row.name === 'Bram Oosterhuis',
-    )!.id;
-    const first = await coach.get<{ receipt: string }>(`/lifters/${bram}/export`);
-    const remove = (receipt: string, status: number): Promise<ErrorView> =>
-      coach.send<ErrorView>('delete', `/lifters/${bram}?receipt=${receipt}`, undefined, status);
-    expect((await remove(first.receipt, 409)).error.code).toBe('not-archived');
-    const { version } = await coach.get<ProfileView>(`/lifters/${bram}/profile`);
-    await coach.send('patch', `/lifters/${bram}/archive`, { archived: true, version }, 200);
-    // Something changed since: that export is not all there is.
-    expect((await remove(first.receipt, 409)).error.code).toBe('export-first');
-    const all = await coach.get<{ receipt: string; tables: Record<string, unknown[]> }>(
-      `/lifters/${bram}/export`,
-    );
-    expect(all.tables['logged_set']!.length).toBeGreaterThan(1000);
-    expect(JSON.stringify(all)).not.toMatch(/password|secret_hash/);
-    await remove(all.receipt, 204);
-    await coach.get(`/lifters/${bram}/profile`, 404);
-    const [{ left }]: [{ left: number }] = await api.db.query(
-      'SELECT count(*)::int AS left FROM logged_set WHERE lifter_id = $1',
-      [bram],
-    );
-    expect(left).toBe(0);
-  });
-});
-
 describe('pages', () => {
   it('the rack comes a page at a time, in order, each lifter once; a name finds its lifter', async () => {
     await api.db.query(

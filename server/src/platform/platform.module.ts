@@ -8,6 +8,7 @@ import { Owners } from './access/owners.ts';
 import { Streams } from './access/streams.ts';
 import { Bus } from './bus/bus.ts';
 import { Clock } from './clock/clock.ts';
+import { KeptTables } from './database/kept-tables.ts';
 import type { Config } from './config/config.ts';
 import { CONFIG } from './config/token.ts';
 import { Days } from './days/days.ts';
@@ -24,12 +25,13 @@ import { validationPipe } from './http/validation.ts';
     { provide: APP_PIPE, useFactory: validationPipe },
     { provide: Clock, useFactory: (config: Config) => new Clock(config.clockShiftSeconds), inject: [CONFIG] },
     Days,
+    KeptTables,
     Owners,
     Streams,
     HeavyReads,
     GuessLimit,
     Bus,
   ],
-  exports: [Bus, Clock, Days, Owners, Streams, HeavyReads, GuessLimit],
+  exports: [Bus, Clock, Days, KeptTables, Owners, Streams, HeavyReads, GuessLimit],
 })
 export class PlatformModule {}

@@ -51,6 +51,10 @@ const routes: RouteObject[] = [
     ErrorBoundary: PageFault,
   },
   {
+    ...page('/set-up/export', async () => (await import('../features/sign-in/bring-club.tsx')).BringClub),
+    ErrorBoundary: PageFault,
+  },
+  {
     ...page(
       '/new-password/:secret',
       async () => (await import('../features/sign-in/new-password.tsx')).NewPassword,
@@ -85,6 +89,7 @@ const routes: RouteObject[] = [
               page('import', async () => (await import('../features/imports/imports.tsx')).Imports),
               page('people', async () => (await import('../features/club/people.tsx')).People),
               page('settings', async () => (await import('../features/club/settings.tsx')).Settings),
+              page('export', async () => (await import('../features/club/export.tsx')).ClubExport),
               page('backups', async () => (await import('../features/club/backups.tsx')).Backups),
               page('deeds', async () => (await import('../features/club/deeds.tsx')).Deeds),
             ],

@@ -1,4 +1,4 @@
-import type { ErrorView, SessionView } from '@iron-clasp/contract';
+import { RECEIPT_HEADER, type ErrorView, type SessionView } from '@iron-clasp/contract';
 import { setClockBy } from './clock.ts';
 
 /** A refusal or failure of the server, or of the way to it; its message is fit to be shown. */
@@ -37,35 +37,92 @@ export function rememberToken(session: SessionView): void {
 
 const PATIENCE_MS = 15_000;
 
+type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
+
 /** Asks the API; throws {@link ApiError} for anything but success. */
 export async function ask<Answer>(
-  method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE',
+  method: Method,
   path: string,
   body?: unknown,
   patience = PATIENCE_MS,
 ): Promise<Answer> {
+  const response = await reach(method, path, body, patience);
+  if (response.status === 204) return undefined as Answer;
+  const answer: unknown = await response.json().catch(() => undefined);
+  if (response.ok && answer !== undefined) return answer as Answer;
+  throw refused(response, answer);
+}
+
+/** What a file may take on its way, ms. */
+const FILE_PATIENCE_MS = 15 * 60_000;
+
+/** A file that the server made. */
+export interface TakenFile {
+  readonly content: Blob;
+  /** What deleting what is in it asks for. */
+  readonly receipt: string;
+}
+
+/** Takes a file; throws {@link ApiError} for anything but success. */
+export async function takeFile(path: string): Promise<TakenFile> {
+  const response = await reach('GET', path, undefined, FILE_PATIENCE_MS);
+  if (!response.ok) throw refused(response, await response.json().catch(() => undefined));
+  const content = await response.blob().catch(() => {
+    throw new ApiError(0, NO_CONNECTION);
+  });
+  return { content, receipt: response.headers.get(RECEIPT_HEADER) ?? '' };
+}
+
+/** Sends a file with what belongs to it. */
+export async function sendFile<Answer>(
+  path: string,
+  form: Readonly<Record<string, string | File>>,
+  headers: Readonly<Record<string, string>> = {},
+): Promise<Answer> {
+  const body = new FormData();
+  // What is said of the file goes before it.
+  for (const [name, value] of Object.entries(form)) body.append(name, value);
+  const response = await reach('POST', path, body, FILE_PATIENCE_MS, headers);
+  const answer: unknown = await response.json().catch(() => undefined);
+  if (response.ok && answer !== undefined) return answer as Answer;
+  throw refused(response, answer);
+}
+
+const NO_CONNECTION = {
+  code: 'no-connection',
+  message: 'No answer from the server. Check the connection; nothing you entered is lost.',
+};
+
+async function reach(
+  method: Method,
+  path: string,
+  body: unknown,
+  patience: number,
+  headers: Readonly<Record<string, string>> = {},
+): Promise<Response> {
+  const file = body instanceof FormData;
   const response = await fetch(`/api${path}`, {
     method,
     signal: AbortSignal.timeout(patience),
     headers: {
       accept: 'application/json',
-      ...(body !== undefined && { 'content-type': 'application/json' }),
+      // Of a form the browser says it itself, with what stands between its parts.
+      ...(body !== undefined && !file && { 'content-type': 'application/json' }),
       ...(method !== 'GET' && { 'x-iron-clasp-token': changeToken }),
+      ...headers,
     },
-    ...(body !== undefined && { body: JSON.stringify(body) }),
+    ...(body !== undefined && { body: file ? body : JSON.stringify(body) }),
   }).catch(() => {
-    throw new ApiError(0, {
-      code: 'no-connection',
-      message: 'No answer from the server. Check the connection; nothing you entered is lost.',
-    });
+    throw new ApiError(0, NO_CONNECTION);
   });
   setClockBy(response.headers.get('date'), Date.now());
-  if (response.status === 204) return undefined as Answer;
-  const answer: unknown = await response.json().catch(() => undefined);
-  if (response.ok && answer !== undefined) return answer as Answer;
+  return response;
+}
+
+function refused({ status }: Response, answer: unknown): ApiError {
   const error = (answer as ErrorView | undefined)?.error;
-  throw new ApiError(
-    response.status,
+  return new ApiError(
+    status,
     error ?? { code: 'unreadable', message: 'The server’s answer could not be read. Try again in a moment.' },
   );
 }

@@ -21,7 +21,7 @@ export type LifterNoun =
 /** What is read of a training session. */
 export type TrainingNoun = 'calls' | 'floor' | 'end' | 'plan' | 'whatIf';
 /** What owners keep. */
-export type PeopleNoun = 'list' | 'settings' | 'deeds' | 'backups';
+export type PeopleNoun = 'list' | 'settings' | 'deeds' | 'backups' | 'export';
 /** What is read of the club as a whole. */
 export type ClubNoun =
   | 'rack'

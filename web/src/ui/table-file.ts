@@ -1,4 +1,4 @@
-import Papa from 'papaparse';
+import { writeTable } from '@iron-clasp/core';
 import { download } from './download.ts';
 
 /** A table as it is read and as it is saved: a head and rows of figures or words. */
@@ -9,8 +9,7 @@ export interface Table {
 
 /** The table as CSV, comma between, decimal points, quoted where it must be. */
 export function toCsv({ head, rows }: Table): string {
-  // What a spreadsheet would take for a formula is written as text.
-  return `${Papa.unparse({ fields: [...head], data: rows.map((row) => [...row]) }, { escapeFormulae: true })}\r\n`;
+  return writeTable([head, ...rows]);
 }
 
 export function saveCsv(name: string, table: Table): void {

@@ -1,10 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import { venueFromPreset } from '@iron-clasp/core';
-import type { SetUpRequest } from '@iron-clasp/contract';
+import type { BringClubRequest, SetUpRequest } from '@iron-clasp/contract';
 import { DataSource, type EntityManager } from 'typeorm';
 import { GuessLimit } from '../../platform/access/guess-limit.ts';
 import { invalid, Problem } from '../../platform/http/problem.ts';
+import { ExportsService } from '../../records/exports/exports.service.ts';
 import { AccountsService } from '../../records/accounts/accounts.service.ts';
 import { checkStrength } from '../../records/accounts/password-strength.ts';
 import { ClubsService } from '../../records/clubs/clubs.service.ts';
@@ -22,6 +23,7 @@ export class SetUpService {
     private readonly accounts: AccountsService,
     private readonly kit: KitService,
     private readonly profiles: ProfilesService,
+    private readonly exports: ExportsService,
     private readonly limit: GuessLimit,
   ) {}
 
@@ -41,15 +43,38 @@ export class SetUpService {
       if (again.demo) throw started();
       return false;
     }
-    await this.limit.guess(null, from, async () => {
-      if (await this.codes.isKnown(body.code)) return;
+    await this.checkCode(body.code, from);
+    checkStrength(body.owner.password, [body.owner.name, body.owner.email, body.club.name], 'owner.password');
+    await this.db.transaction((manager) => this.make(manager, body));
+    return true;
+  }
+
+  /**
+   * Starts from the export of a club: it comes back as it was, and whoever brings it chooses the password of one of its owners.
+   * The code was checked before the file was taken.
+   * @returns the account of that owner.
+   */
+  async bring(path: string, { email, password }: BringClubRequest): Promise<string> {
+    checkStrength(password, [email], 'password');
+    return this.exports.bringClub(path, async (manager, add) => {
+      if (!(await this.clubs.noneOwn(manager))) throw started();
+      await this.codes.spend(manager);
+      const clubId = await add();
+      const owner = await this.accounts.giveOwnerPassword(manager, clubId, email, password);
+      if (owner === null)
+        throw invalid('email', 'No owner of this club signs in with this address. Type one of an owner.');
+      return owner;
+    });
+  }
+
+  /** Whoever types a code that the terminal shows runs the machine. */
+  checkCode(code: string, from: string): Promise<void> {
+    return this.limit.guess(null, from, async () => {
+      if (await this.codes.isKnown(code)) return;
       // Every code is spent with the first club.
       if (await this.clubs.anyOwn()) throw started();
       throw invalid('code', 'This is not a code that the terminal shows. Look there, and type it again.');
     });
-    checkStrength(body.owner.password, [body.owner.name, body.owner.email, body.club.name], 'owner.password');
-    await this.db.transaction((manager) => this.make(manager, body));
-    return true;
   }
 
   private async make(manager: EntityManager, { club, owner, venue, lifters }: SetUpRequest): Promise<void> {

@@ -9,7 +9,8 @@ export class Account {
   @Column('text') email: string;
   @Column('text') name: string;
   @Column('text') role: Role;
-  @Column('text', { select: false }) passwordHash: string;
+  /** Null until one is chosen: it came back from an export. */
+  @Column('text', { nullable: true, select: false }) passwordHash: string | null;
   /** The lifter whose account it is; null for everybody else. */
   @Column('uuid', { nullable: true }) lifterId: string | null;
   @Column('text') unit: MassUnit;

@@ -156,7 +156,7 @@ export class AccountsRepository {
     await manager.update(
       Account,
       { id, removedAt: IsNull() },
-      { removedAt: at, passwordHash: '', secondFactor: null },
+      { removedAt: at, passwordHash: null, secondFactor: null },
     );
   }
 

@@ -10,7 +10,7 @@ import { CONFIG } from '../../platform/config/token.ts';
 import { Days } from '../../platform/days/days.ts';
 import { Problem } from '../../platform/http/problem.ts';
 import { ClubsService } from '../clubs/clubs.service.ts';
-import { LifterData } from '../lifters/lifter-data.ts';
+import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { LiftersService } from '../lifters/lifters.service.ts';
 import type { Account } from './account.entity.ts';
 import { AccountsRepository } from './accounts.repository.ts';
@@ -46,7 +46,7 @@ export class AccountsService extends Identity implements OnModuleInit {
     private readonly accounts: AccountsRepository,
     private readonly clubs: ClubsService,
     private readonly lifters: LiftersService,
-    private readonly data: LifterData,
+    private readonly kept: KeptTables,
     private readonly limit: GuessLimit,
     private readonly clock: Clock,
     private readonly days: Days,
@@ -56,7 +56,19 @@ export class AccountsService extends Identity implements OnModuleInit {
   }
 
   onModuleInit(): void {
-    this.data.register(90, [{ name: 'account', where: 'lifter_id = $1', unexported: true }]);
+    this.kept.register(
+      {
+        ...{ name: 'account', ...OWN, exported: 'withClub', goesAlong: ['id', 'club_id', 'name'] },
+        secret: ['password_hash', 'second_factor', 'second_factor_step'],
+        // Who only signed something that comes back signs in nowhere: the name is kept, and nothing else.
+        comesBack: (row) => ({
+          ...{ email: `${String(row['id'])}@nobody.invalid`, role: 'follower', removed_at: this.clock.now() },
+          ...row,
+        }),
+      },
+      { name: 'sign_in', partOf: 'account_id', exported: 'never' },
+      { name: 'password_link', ofClub: OWN.ofClub, exported: 'never' },
+    );
   }
 
   /** Signs in; the token is the cookie's. */
@@ -143,6 +155,20 @@ export class AccountsService extends Identity implements OnModuleInit {
       ...{ endsOn: null, ...account, passwordHash },
       ...{ secondFactor: null, secondFactorStep: null, version: 1, removedAt: null },
     });
+  }
+
+  /** Gives an owner of a club that came back a password; null where no owner signs in with the address. */
+  async giveOwnerPassword(
+    manager: EntityManager,
+    clubId: string,
+    email: string,
+    password: string,
+  ): Promise<string | null> {
+    const owners = await this.accounts.owners(manager, clubId);
+    const owner = owners.find((each) => each.email.toLowerCase() === email.toLowerCase());
+    if (!owner) return null;
+    await this.accounts.saveSecrets(manager, owner.id, { passwordHash: await hashPassword(password) });
+    return owner.id;
   }
 
   async remove(manager: EntityManager, id: string): Promise<void> {

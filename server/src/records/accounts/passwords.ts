@@ -10,8 +10,8 @@ export function hashPassword(password: string): Promise<string> {
 let decoy: Promise<string> | undefined;
 
 /** Checks a password; takes as long for an unknown account, so that the time gives nothing away. */
-export async function checkPassword(stored: string | undefined, password: string): Promise<boolean> {
+export async function checkPassword(stored: string | null | undefined, password: string): Promise<boolean> {
   decoy ??= hashPassword('nobody has this password');
   const matches = await verify(stored ?? (await decoy), password);
-  return stored !== undefined && matches;
+  return typeof stored === 'string' && matches;
 }

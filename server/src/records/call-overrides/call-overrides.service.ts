@@ -4,7 +4,7 @@ import { DataSource, In, IsNull, type EntityManager } from 'typeorm';
 import { keepOnce } from '../../platform/database/saves.ts';
 import { differsFromKept, notFound } from '../../platform/http/problem.ts';
 import { AccountsService } from '../accounts/accounts.service.ts';
-import { LifterData } from '../lifters/lifter-data.ts';
+import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { CallOverrideRow, CallOverrideSet } from './call-override.entity.ts';
 
 /** An override with the names of who made and undid it, and the sets it is for. */
@@ -27,17 +27,14 @@ export class CallOverridesService implements OnModuleInit {
   constructor(
     private readonly db: DataSource,
     private readonly accounts: AccountsService,
-    private readonly data: LifterData,
+    private readonly kept: KeptTables,
   ) {}
 
   onModuleInit(): void {
-    this.data.register(10, [
-      {
-        name: 'call_override_set',
-        where: 'override_id IN (SELECT id FROM call_override WHERE lifter_id = $1)',
-      },
-      { name: 'call_override', where: 'lifter_id = $1' },
-    ]);
+    this.kept.register(
+      { name: 'call_override', ...OWN },
+      { name: 'call_override_set', partOf: 'override_id' },
+    );
   }
 
   /** Every override of a session, undone ones too, the latest first. */

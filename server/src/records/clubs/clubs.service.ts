@@ -1,12 +1,24 @@
-import { Injectable } from '@nestjs/common';
+import { Injectable, type OnModuleInit } from '@nestjs/common';
 import { DataSource, type EntityManager } from 'typeorm';
 import type { ClubRequest } from '@iron-clasp/contract';
+import { KeptTables } from '../../platform/database/kept-tables.ts';
 import { insertNew, saveVersion } from '../../platform/database/saves.ts';
 import { Club } from './club.entity.ts';
 
 @Injectable()
-export class ClubsService {
-  constructor(private readonly db: DataSource) {}
+export class ClubsService implements OnModuleInit {
+  constructor(
+    private readonly db: DataSource,
+    private readonly kept: KeptTables,
+  ) {}
+
+  onModuleInit(): void {
+    this.kept.register({
+      ...{ name: 'club', ofClub: 'id = $1' },
+      // What was made of the demo is a club of somebody's own where it comes back.
+      comesBack: (row) => ({ ...row, demo: false }),
+    });
+  }
 
   /** The club with this id; it is there for as long as anybody belongs to it. */
   byId(id: string): Promise<Club> {
@@ -35,6 +47,11 @@ export class ClubsService {
         what: 'club',
       },
     });
+  }
+
+  /** The demo's club, where it is here. */
+  demo(): Promise<Club | null> {
+    return this.db.getRepository(Club).findOneBy({ demo: true });
   }
 
   /** Has anybody started a club of their own? */

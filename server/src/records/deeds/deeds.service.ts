@@ -3,21 +3,21 @@ import { Injectable, type OnModuleInit } from '@nestjs/common';
 import { DataSource } from 'typeorm';
 import { Deeds, type Deed } from '../../platform/access/deeds.ts';
 import type { PageKey } from '../../platform/http/paging.ts';
-import { LifterData } from '../lifters/lifter-data.ts';
+import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { DeedRow } from './deed.entity.ts';
 
 @Injectable()
 export class DeedsService extends Deeds implements OnModuleInit {
   constructor(
     private readonly db: DataSource,
-    private readonly data: LifterData,
+    private readonly kept: KeptTables,
   ) {
     super();
   }
 
   onModuleInit(): void {
     // What was done stays on record; whom it was about does not.
-    this.data.register(5, [{ name: 'deed', where: 'lifter_id = $1', unexported: true, forget: 'lifter_id' }]);
+    this.kept.register({ name: 'deed', ...OWN, exported: 'withClub', forget: 'lifter_id' });
   }
 
   override async keep(deed: Deed): Promise<void> {

@@ -3,7 +3,7 @@ import { DataSource, IsNull, type EntityManager } from 'typeorm';
 import { Owners } from '../../platform/access/owners.ts';
 import { insertMany, keepOnce } from '../../platform/database/saves.ts';
 import { notFound } from '../../platform/http/problem.ts';
-import { LifterData } from '../lifters/lifter-data.ts';
+import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { GripperAttemptRow } from './gripper-attempt.entity.ts';
 
 /** Attempts read at once. */
@@ -14,7 +14,7 @@ const MOST = 4000;
 export class GripperAttemptsService implements OnModuleInit {
   constructor(
     private readonly db: DataSource,
-    private readonly data: LifterData,
+    private readonly kept: KeptTables,
     private readonly owners: Owners,
   ) {}
 
@@ -23,7 +23,7 @@ export class GripperAttemptsService implements OnModuleInit {
       const attempt = await this.db.getRepository(GripperAttemptRow).findOneBy({ id });
       return attempt?.lifterId ?? null;
     });
-    this.data.register(10, [{ name: 'gripper_attempt', where: 'lifter_id = $1' }]);
+    this.kept.register({ name: 'gripper_attempt', ...OWN });
   }
 
   /** The lifter's attempts since a day, the latest first. */

@@ -1,7 +1,7 @@
 import { Injectable, type OnModuleInit } from '@nestjs/common';
 import { DataSource, type EntityManager } from 'typeorm';
 import { insertMany, keepOnce } from '../../platform/database/saves.ts';
-import { LifterData } from '../lifters/lifter-data.ts';
+import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { HandsCheck } from './hands-check.entity.ts';
 
 /** Checks read at once. */
@@ -11,11 +11,11 @@ const MOST = 60;
 export class HandsChecksService implements OnModuleInit {
   constructor(
     private readonly db: DataSource,
-    private readonly data: LifterData,
+    private readonly kept: KeptTables,
   ) {}
 
   onModuleInit(): void {
-    this.data.register(10, [{ name: 'hands_check', where: 'lifter_id = $1' }]);
+    this.kept.register({ name: 'hands_check', ...OWN });
   }
 
   /** The lifter's checks, the latest first. */

@@ -1,7 +1,7 @@
 import { Injectable, type OnModuleInit } from '@nestjs/common';
 import { DataSource, In, IsNull, LessThanOrEqual, MoreThanOrEqual, type EntityManager } from 'typeorm';
 import { changeVersion, insertMany, saveVersion, type Saved } from '../../platform/database/saves.ts';
-import { LifterData } from '../lifters/lifter-data.ts';
+import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { SeasonMarkRow } from './season-mark.entity.ts';
 
 /** What an editor says of a block. */
@@ -15,11 +15,11 @@ export type BlockContent = Pick<
 export class HoldBlocksService implements OnModuleInit {
   constructor(
     private readonly db: DataSource,
-    private readonly data: LifterData,
+    private readonly kept: KeptTables,
   ) {}
 
   onModuleInit(): void {
-    this.data.register(60, [{ name: 'season_mark', where: 'lifter_id = $1' }]);
+    this.kept.register({ name: 'season_mark', ...OWN });
   }
 
   /** Marks that touch a stretch of days, in order. */

@@ -5,7 +5,7 @@ import { DataSource, In, IsNull } from 'typeorm';
 import { keepOnce } from '../../platform/database/saves.ts';
 import { notFound } from '../../platform/http/problem.ts';
 import { AccountsService } from '../accounts/accounts.service.ts';
-import { LifterData } from '../lifters/lifter-data.ts';
+import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { HoldDecisionRow } from './hold-decision.entity.ts';
 
 /** A decision with the session and hold it is about. */
@@ -26,11 +26,11 @@ export class HoldDecisionsService implements OnModuleInit {
   constructor(
     private readonly db: DataSource,
     private readonly accounts: AccountsService,
-    private readonly data: LifterData,
+    private readonly kept: KeptTables,
   ) {}
 
   onModuleInit(): void {
-    this.data.register(10, [{ name: 'hold_decision', where: 'lifter_id = $1' }]);
+    this.kept.register({ name: 'hold_decision', ...OWN });
   }
 
   /** Decisions on the holds of sessions, the latest first, undone ones too. */

@@ -3,7 +3,7 @@ import { Injectable, type OnModuleInit } from '@nestjs/common';
 import type { HoldKindId } from '@iron-clasp/core';
 import { DataSource } from 'typeorm';
 import { saveVersion } from '../../platform/database/saves.ts';
-import { LifterData } from '../lifters/lifter-data.ts';
+import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { HoldSetting } from './hold-setting.entity.ts';
 
 /** What an editor says of a setting. */
@@ -17,11 +17,11 @@ export type HoldSettingContent = Pick<
 export class HoldSettingsService implements OnModuleInit {
   constructor(
     private readonly db: DataSource,
-    private readonly data: LifterData,
+    private readonly kept: KeptTables,
   ) {}
 
   onModuleInit(): void {
-    this.data.register(10, [{ name: 'hold_setting', where: 'lifter_id = $1' }]);
+    this.kept.register({ name: 'hold_setting', ...OWN });
   }
 
   /** The lifter's settings, by kind. */

@@ -2,7 +2,7 @@ import { Injectable, type OnModuleInit } from '@nestjs/common';
 import { DataSource } from 'typeorm';
 import { insertMany } from '../../platform/database/saves.ts';
 import { notFound } from '../../platform/http/problem.ts';
-import { LifterData } from '../lifters/lifter-data.ts';
+import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import type { LoggedSet } from '../log/log.entity.ts';
 import { BroughtSetsService } from '../log/brought-sets.service.ts';
 import { LogService } from '../log/log.service.ts';
@@ -26,11 +26,14 @@ export class ImportsService implements OnModuleInit {
     private readonly training: TrainingService,
     private readonly log: LogService,
     private readonly brought: BroughtSetsService,
-    private readonly data: LifterData,
+    private readonly kept: KeptTables,
   ) {}
 
   onModuleInit(): void {
-    this.data.register(1, [{ name: 'training_import_row', where: 'lifter_id = $1', unexported: true }]);
+    this.kept.register(
+      { name: 'training_import', ofClub: OWN.ofClub },
+      { name: 'training_import_row', partOf: 'import_id', ofLifter: OWN.ofLifter, exported: 'withClub' },
+    );
   }
 
   /** The club's imports, the latest first. */

@@ -1,7 +1,7 @@
 import { Injectable, type OnModuleInit } from '@nestjs/common';
 import type { CurveFamily } from '@iron-clasp/core';
 import { DataSource } from 'typeorm';
-import { LifterData } from '../lifters/lifter-data.ts';
+import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { KeptBackTest, KeptCurve } from './kept-curve.entity.ts';
 
 /** The latest fit of each lifter's curves; worked out from the log, and made anew where it is lost. */
@@ -9,14 +9,15 @@ import { KeptBackTest, KeptCurve } from './kept-curve.entity.ts';
 export class KeptCurvesService implements OnModuleInit {
   constructor(
     private readonly db: DataSource,
-    private readonly data: LifterData,
+    private readonly kept: KeptTables,
   ) {}
 
   onModuleInit(): void {
-    this.data.register(10, [
-      { name: 'kept_curve', where: 'lifter_id = $1', unexported: true },
-      { name: 'kept_back_test', where: 'lifter_id = $1', unexported: true },
-    ]);
+    // Worked out from the log.
+    this.kept.register(
+      { name: 'kept_curve', ...OWN, exported: 'never' },
+      { name: 'kept_back_test', ...OWN, exported: 'never' },
+    );
   }
 
   find(lifterId: string, family: CurveFamily): Promise<KeptCurve | null> {

@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import { Injectable } from '@nestjs/common';
+import { Injectable, type OnModuleInit } from '@nestjs/common';
 import type { HoldEquipment, VenueKit as WrittenKit } from '@iron-clasp/core';
 import type { EntityManager } from 'typeorm';
+import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { alike } from '../../platform/database/saves.ts';
 import { notFound, Problem } from '../../platform/http/problem.ts';
 import { TrainingService } from '../training/training.service.ts';
@@ -41,11 +42,22 @@ export interface KnownGripper {
 }
 
 @Injectable()
-export class KitService {
+export class KitService implements OnModuleInit {
   constructor(
     private readonly kit: KitRepository,
     private readonly training: TrainingService,
+    private readonly kept: KeptTables,
   ) {}
+
+  onModuleInit(): void {
+    this.kept.register(
+      { name: 'venue', ofClub: OWN.ofClub, goesAlong: 'whole' },
+      ...['bar', 'plate', 'handle', 'gripper', 'pin_rack', 'dynamometer'].map(
+        (name) => ({ name, partOf: 'venue_id', goesAlong: 'whole' }) as const,
+      ),
+      { name: 'bar_brushing', partOf: 'bar_id' },
+    );
+  }
 
   /** The club's venues that are in use, by name. */
   async venues(clubId: string): Promise<Venue[]> {

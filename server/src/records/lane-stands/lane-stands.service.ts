@@ -1,18 +1,25 @@
-import { Injectable } from '@nestjs/common';
+import { Injectable, type OnModuleInit } from '@nestjs/common';
 import type { LiveEvent } from '@iron-clasp/contract';
 import { DataSource, In, MoreThan } from 'typeorm';
 import { Clock } from '../../platform/clock/clock.ts';
+import { KeptTables } from '../../platform/database/kept-tables.ts';
 import { LaneStand } from './lane-stand.entity.ts';
 
 /** A lane that has told nothing for so long stands nowhere, ms. */
 const FORGOTTEN_AFTER = 24 * 60 * 60_000;
 
 @Injectable()
-export class LaneStandsService {
+export class LaneStandsService implements OnModuleInit {
   constructor(
     private readonly db: DataSource,
     private readonly clock: Clock,
+    private readonly kept: KeptTables,
   ) {}
+
+  onModuleInit(): void {
+    // Where a lane stands now is nothing to keep.
+    this.kept.register({ name: 'lane_stand', partOf: 'session_id', exported: 'never' });
+  }
 
   async keep(event: LiveEvent): Promise<void> {
     await this.db.query(

@@ -1,5 +1,6 @@
-import { Injectable } from '@nestjs/common';
+import { Injectable, type OnModuleInit } from '@nestjs/common';
 import { DataSource, IsNull, Not, type EntityManager } from 'typeorm';
+import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { changeVersion, insertMany, saveVersion } from '../../platform/database/saves.ts';
 import { notFound, Problem } from '../../platform/http/problem.ts';
 import { LibraryPlanRow } from './library.entity.ts';
@@ -12,8 +13,15 @@ export type LibraryContent = Pick<LibraryPlanRow, 'kind' | 'sessions' | 'bests'>
 
 /** The club's library of sessions and weeks. */
 @Injectable()
-export class LibraryService {
-  constructor(private readonly db: DataSource) {}
+export class LibraryService implements OnModuleInit {
+  constructor(
+    private readonly db: DataSource,
+    private readonly kept: KeptTables,
+  ) {}
+
+  onModuleInit(): void {
+    this.kept.register({ name: 'library_plan', ofClub: OWN.ofClub });
+  }
 
   /** By title. */
   async all(clubId: string): Promise<LibraryPlanRow[]> {

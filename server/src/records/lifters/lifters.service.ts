@@ -1,12 +1,12 @@
-import { createHash, randomUUID } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import { Injectable, type OnModuleInit } from '@nestjs/common';
-import type { KnownHistory, LifterExport } from '@iron-clasp/contract';
+import type { KnownHistory } from '@iron-clasp/contract';
 import { DataSource, type EntityManager } from 'typeorm';
 import { Owners } from '../../platform/access/owners.ts';
 import { changeVersion, insertMany, saveVersion, type Saved } from '../../platform/database/saves.ts';
 import type { PageKey } from '../../platform/http/paging.ts';
-import { notFound, Problem } from '../../platform/http/problem.ts';
-import { LifterData } from './lifter-data.ts';
+import { notFound } from '../../platform/http/problem.ts';
+import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { Lifter, LifterHistory, type LifterChange } from './lifter.entity.ts';
 import { LiftersRepository } from './lifters.repository.ts';
 
@@ -18,17 +18,17 @@ export class LiftersService implements OnModuleInit {
   constructor(
     private readonly db: DataSource,
     private readonly lifters: LiftersRepository,
-    private readonly data: LifterData,
+    private readonly kept: KeptTables,
     private readonly owners: Owners,
   ) {}
 
   onModuleInit(): void {
     this.owners.register('lifter', async (id) => id);
-    this.data.register(100, [
-      { name: 'lifter_history', where: 'lifter_id = $1' },
-      { name: 'lifter_change', where: 'lifter_id = $1' },
-      { name: 'lifter', where: 'id = $1' },
-    ]);
+    this.kept.register(
+      { name: 'lifter', ofClub: OWN.ofClub, ofLifter: 'id = $1' },
+      { name: 'lifter_history', partOf: 'lifter_id' },
+      { name: 'lifter_change', partOf: 'lifter_id' },
+    );
   }
 
   /** The lifter of this club; one of another club is not there. */
@@ -137,28 +137,6 @@ export class LiftersService implements OnModuleInit {
     });
   }
 
-  async export(clubId: string, id: string): Promise<LifterExport> {
-    await this.known(clubId, id);
-    return this.read(this.db.manager, id);
-  }
-
-  /** Deletes an archived lifter, once an export of exactly what there is has been taken. */
-  async delete(clubId: string, id: string, receipt: string | undefined): Promise<void> {
-    await this.db.transaction('REPEATABLE READ', async (manager) => {
-      const lifter = await manager.findOneBy(Lifter, { id, clubId });
-      if (!lifter) throw notFound('lifter');
-      if (lifter.archivedAt === null)
-        throw new Problem(409, 'not-archived', 'Archive the lifter first; deleting cannot be undone.');
-      if (receipt !== (await this.read(manager, id)).receipt)
-        throw new Problem(
-          409,
-          'export-first',
-          'Export the lifter first: nothing is deleted that is not exported as it stands now.',
-        );
-      await this.data.delete(manager, id);
-    });
-  }
-
   /** Adds lifters with their history, as an import does. */
   async addMany(
     manager: EntityManager,
@@ -167,12 +145,6 @@ export class LiftersService implements OnModuleInit {
   ): Promise<void> {
     await insertMany(manager, Lifter, lifters);
     await insertMany(manager, LifterHistory, history);
-  }
-
-  private async read(manager: EntityManager, id: string): Promise<LifterExport> {
-    const tables = await this.data.read(manager, id);
-    const receipt = createHash('sha256').update(JSON.stringify(tables)).digest('base64url');
-    return { format: 'iron-clasp lifter', version: 1, receipt, tables };
   }
 }
 

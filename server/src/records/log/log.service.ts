@@ -8,7 +8,7 @@ import { alike, insertMany, insertNew, keepOnce } from '../../platform/database/
 import type { PageKey } from '../../platform/http/paging.ts';
 import { differsFromKept, notFound, Problem } from '../../platform/http/problem.ts';
 import { AccountsService } from '../accounts/accounts.service.ts';
-import { LifterData } from '../lifters/lifter-data.ts';
+import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { TrainingService } from '../training/training.service.ts';
 import type { TrainingSession } from '../training/training.entity.ts';
 import { LogCorrection, LoggedHold, LoggedSet } from './log.entity.ts';
@@ -43,19 +43,20 @@ export class LogService implements OnModuleInit {
     private readonly log: LogRepository,
     private readonly training: TrainingService,
     private readonly accounts: AccountsService,
-    private readonly data: LifterData,
+    private readonly kept: KeptTables,
     private readonly owners: Owners,
   ) {}
 
   onModuleInit(): void {
     this.owners.register('set', (id) => this.log.ownerOf('set', id));
     this.owners.register('hold', (id) => this.log.ownerOf('hold', id));
-    this.data.register(20, [
-      { name: 'log_correction', where: 'lifter_id = $1' },
-      { name: 'logged_set', where: 'lifter_id = $1' },
-      { name: 'logged_hold', where: 'lifter_id = $1' },
-      { name: 'log_version', where: 'lifter_id = $1', unexported: true },
-    ]);
+    this.kept.register(
+      { name: 'log_correction', ...OWN },
+      { name: 'logged_set', ...OWN },
+      { name: 'logged_hold', ...OWN },
+      // The database counts it anew.
+      { name: 'log_version', partOf: 'lifter_id', exported: 'never' },
+    );
   }
 
   /** A number that grows with every change of the lifter's log: what was read of it is good for as long as it stands. */

@@ -2,7 +2,7 @@ import { Injectable, type OnModuleInit } from '@nestjs/common';
 import { DataSource, In, IsNull, MoreThanOrEqual, type EntityManager } from 'typeorm';
 import { changeVersion, insertMany, saveVersion } from '../../platform/database/saves.ts';
 import { notFound } from '../../platform/http/problem.ts';
-import { LifterData } from '../lifters/lifter-data.ts';
+import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { Meet } from './meet.entity.ts';
 
 /** Meets ahead of a lifter that are listed. */
@@ -15,11 +15,11 @@ export type MeetContent = Omit<Meet, 'id' | 'clubId' | 'lifterId' | 'version' | 
 export class MeetsService implements OnModuleInit {
   constructor(
     private readonly db: DataSource,
-    private readonly data: LifterData,
+    private readonly kept: KeptTables,
   ) {}
 
   onModuleInit(): void {
-    this.data.register(10, [{ name: 'meet', where: 'lifter_id = $1' }]);
+    this.kept.register({ name: 'meet', ...OWN });
   }
 
   /** The lifter's meets from the day on, the nearest first. */

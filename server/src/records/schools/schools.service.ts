@@ -1,6 +1,7 @@
-import { Injectable } from '@nestjs/common';
+import { Injectable, type OnModuleInit } from '@nestjs/common';
 import { findSchool, type School } from '@iron-clasp/core';
 import { DataSource, In, IsNull, type EntityManager } from 'typeorm';
+import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { changeVersion, insertMany, saveVersion } from '../../platform/database/saves.ts';
 import { ClubSchool, ClubSchoolVersion } from './school.entity.ts';
 
@@ -13,8 +14,18 @@ export interface Follows {
 
 /** A club's own copies of schools, every version kept. */
 @Injectable()
-export class SchoolsService {
-  constructor(private readonly db: DataSource) {}
+export class SchoolsService implements OnModuleInit {
+  constructor(
+    private readonly db: DataSource,
+    private readonly kept: KeptTables,
+  ) {}
+
+  onModuleInit(): void {
+    this.kept.register(
+      { name: 'club_school', ofClub: OWN.ofClub, goesAlong: 'whole' },
+      { name: 'club_school_version', partOf: 'school_id', goesAlong: 'whole' },
+    );
+  }
 
   find(clubId: string, id: string): Promise<ClubSchool | null> {
     return this.db.getRepository(ClubSchool).findOneBy({ clubId, id });

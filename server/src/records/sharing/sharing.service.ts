@@ -18,7 +18,7 @@ import { checkStrength } from '../accounts/password-strength.ts';
 import { checkEnd } from '../accounts/people.service.ts';
 import { freshSecret, hashOf, shownOnce, type MadeSecret } from '../accounts/secrets.ts';
 import { ClubsService } from '../clubs/clubs.service.ts';
-import { LifterData } from '../lifters/lifter-data.ts';
+import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { LiftersService } from '../lifters/lifters.service.ts';
 import type { Club } from '../clubs/club.entity.ts';
 import type { Lifter } from '../lifters/lifter.entity.ts';
@@ -59,16 +59,16 @@ export class SharingService implements OnModuleInit {
     private readonly accounts: AccountsService,
     private readonly clubs: ClubsService,
     private readonly lifters: LiftersService,
-    private readonly data: LifterData,
+    private readonly kept: KeptTables,
     private readonly clock: Clock,
     private readonly days: Days,
   ) {}
 
   onModuleInit(): void {
-    this.data.register(10, [
-      { name: 'share_link', where: 'lifter_id = $1', unexported: true },
-      { name: 'invitation', where: 'lifter_id = $1', unexported: true },
-    ]);
+    this.kept.register(
+      { name: 'share_link', ...OWN, exported: 'never' },
+      { name: 'invitation', ...OWN, exported: 'never' },
+    );
   }
 
   /** The lifter's links, the latest first, with who made and revoked them. */

@@ -3,7 +3,7 @@ import { DataSource, In, IsNull, type EntityManager } from 'typeorm';
 import { Owners } from '../../platform/access/owners.ts';
 import { insertMany, keepOnce, saveVersion } from '../../platform/database/saves.ts';
 import { notFound } from '../../platform/http/problem.ts';
-import { LifterData } from '../lifters/lifter-data.ts';
+import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { SqueezeProtocolRow, SqueezeTestRow, SqueezeTraceRow } from './squeeze.entity.ts';
 
 /** Tests read at once: six years of one a fortnight. */
@@ -17,7 +17,7 @@ export type ProtocolContent = Pick<SqueezeProtocolRow, 'name' | 'protocol' | 'co
 export class SqueezeService implements OnModuleInit {
   constructor(
     private readonly db: DataSource,
-    private readonly data: LifterData,
+    private readonly kept: KeptTables,
     private readonly owners: Owners,
   ) {}
 
@@ -26,10 +26,11 @@ export class SqueezeService implements OnModuleInit {
       const test = await this.db.getRepository(SqueezeTestRow).findOneBy({ id });
       return test?.lifterId ?? null;
     });
-    this.data.register(10, [
-      { name: 'squeeze_trace', where: 'test_id IN (SELECT id FROM squeeze_test WHERE lifter_id = $1)' },
-      { name: 'squeeze_test', where: 'lifter_id = $1' },
-    ]);
+    this.kept.register(
+      { name: 'squeeze_protocol', ofClub: OWN.ofClub, goesAlong: 'whole' },
+      { name: 'squeeze_test', ...OWN },
+      { name: 'squeeze_trace', partOf: 'test_id' },
+    );
   }
 
   /** The club's protocols in use, by name. */

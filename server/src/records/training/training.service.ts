@@ -9,7 +9,7 @@ import {
   type Saved,
 } from '../../platform/database/saves.ts';
 import { notFound, Problem } from '../../platform/http/problem.ts';
-import { LifterData } from '../lifters/lifter-data.ts';
+import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import type { HoldKindId } from '@iron-clasp/core';
 import { PlannedSet, TrainingSession, type PlannedHold } from './training.entity.ts';
 import { sameSet, TrainingRepository } from './training.repository.ts';
@@ -31,16 +31,13 @@ export class TrainingService implements OnModuleInit {
   constructor(
     private readonly db: DataSource,
     private readonly training: TrainingRepository,
-    private readonly data: LifterData,
+    private readonly kept: KeptTables,
     private readonly owners: Owners,
   ) {}
 
   onModuleInit(): void {
     this.owners.register('session', async (id) => (await this.training.byIds([id]))[0]?.lifterId ?? null);
-    this.data.register(50, [
-      { name: 'planned_set', where: 'session_id IN (SELECT id FROM training_session WHERE lifter_id = $1)' },
-      { name: 'training_session', where: 'lifter_id = $1' },
-    ]);
+    this.kept.register({ name: 'training_session', ...OWN }, { name: 'planned_set', partOf: 'session_id' });
   }
 
   /** The club's session; one that was removed is not there. */

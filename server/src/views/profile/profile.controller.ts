@@ -6,11 +6,10 @@ import {
   LifterRequest,
   MeetRequest,
   type LifterChangesView,
-  type LifterExport,
   type ProfileView,
 } from '@iron-clasp/contract';
 import type { SignedIn } from '../../platform/access/signed-in.ts';
-import { PlannersOnly, Who } from '../../platform/access/guard.ts';
+import { Who } from '../../platform/access/guard.ts';
 import { Clock } from '../../platform/clock/clock.ts';
 import { oneWord } from '../../platform/http/paging.ts';
 import { KnownId } from '../../platform/http/validation.ts';
@@ -71,26 +70,6 @@ export class ProfileController {
     await this.lifters.known(who.club.id, id);
     await this.meets.remove(who.club.id, id, meet, this.clock.now());
     return this.view.view(who.club, id);
-  }
-
-  @PlannersOnly()
-  @Get(':id/export')
-  @ApiOperation({
-    summary: 'Everything that is kept about a lifter, as JSON, with the receipt that deleting asks for',
-  })
-  export(@Who() who: SignedIn, @Param('id', new KnownId('lifter')) id: string): Promise<LifterExport> {
-    return this.lifters.export(who.club.id, id);
-  }
-
-  @Delete(':id')
-  @HttpCode(204)
-  @ApiOperation({ summary: 'Delete an archived lifter, with the receipt of an export of all there is' })
-  remove(
-    @Who() who: SignedIn,
-    @Param('id', new KnownId('lifter')) id: string,
-    @Query('receipt') receipt?: string,
-  ): Promise<void> {
-    return this.lifters.delete(who.club.id, id, oneWord(receipt));
   }
 
   @Get(':id/profile')

@@ -5,14 +5,16 @@ import {
   type UseMutationResult,
   type UseQueryResult,
 } from '@tanstack/react-query';
-import type {
-  PreferencesRequest,
-  SessionView,
-  SetUpRequest,
-  SignInRequest,
-  WelcomeView,
+import {
+  SET_UP_CODE_HEADER,
+  type BringClubRequest,
+  type PreferencesRequest,
+  type SessionView,
+  type SetUpRequest,
+  type SignInRequest,
+  type WelcomeView,
 } from '@iron-clasp/contract';
-import { type ApiError, ask, rememberToken } from '../client.ts';
+import { type ApiError, ask, rememberToken, sendFile } from '../client.ts';
 import { keys } from '../keys.ts';
 
 export function useSession(): UseQueryResult<SessionView, ApiError> {
@@ -32,10 +34,13 @@ export function useWelcome(): UseQueryResult<WelcomeView, ApiError> {
 }
 
 /** A way in: from then on somebody is signed in, and nothing of whoever was there before is shown. */
-function useEnter<Sent>(path: string): UseMutationResult<SessionView, ApiError, Sent> {
+function useEnter<Sent>(
+  path: string,
+  send = (body: Sent) => ask<SessionView>('POST', path, body),
+): UseMutationResult<SessionView, ApiError, Sent> {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (body: Sent) => ask<SessionView>('POST', path, body),
+    mutationFn: send,
     onSuccess: (session) => {
       rememberToken(session);
       client.setQueryData(keys.session, session);
@@ -50,6 +55,21 @@ export function useSignIn(): UseMutationResult<SessionView, ApiError, SignInRequ
 /** Starts a club of one's own; its owner is signed in. */
 export function useSetUp(): UseMutationResult<SessionView, ApiError, SetUpRequest> {
   return useEnter('/set-up');
+}
+
+/** Starts from the export of a club; the owner whose address it is is signed in. */
+export function useBringClub(): UseMutationResult<
+  SessionView,
+  ApiError,
+  BringClubRequest & { readonly code: string; readonly file: File }
+> {
+  return useEnter('/set-up/export', ({ code, file, email, password }) =>
+    sendFile<SessionView>(
+      '/set-up/export',
+      { email, password, export: file },
+      { [SET_UP_CODE_HEADER]: code },
+    ),
+  );
 }
 
 export function useSignOut(): UseMutationResult<void, ApiError, void> {

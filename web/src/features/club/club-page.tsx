@@ -10,6 +10,7 @@ const PARTS = [
   ['/club/people', 'People', 'owner'],
   ['/club/settings', 'Settings', 'owner'],
   ['/club/backups', 'Backups', 'owner'],
+  ['/club/export', 'Export', 'owner'],
   ['/club/deeds', 'Who did what', 'owner'],
 ] as const;
 

@@ -24,6 +24,7 @@ export const OWNER_SCREENS = [
   ['/club/people', 'Club: people who sign in'],
   ['/club/settings', 'Club: settings'],
   ['/club/backups', 'Club: backups'],
+  ['/club/export', 'Club: export'],
   ['/club/deeds', 'Club: who did what'],
 ] as const;
 

@@ -5,10 +5,13 @@ import { Button } from '../../ui/button.tsx';
 import { saySport } from '../../ui/words.ts';
 import { Empty, Failed, Loading } from '../../ui/states.tsx';
 import { useArchive } from '../../data/lifters/lifters.ts';
+import { useIsCoach } from '../../data/session/use-is-coach.ts';
 import { useArchived } from '../../data/lifters/rack.ts';
+import { BringLifter } from './bring-lifter.tsx';
 
 /** Archived lifters: nothing of theirs is gone. */
 export function Archived(): ReactElement {
+  const coach = useIsCoach();
   const archived = useArchived();
   const archive = useArchive();
   const lifters = archived.data?.pages.flatMap((page) => page.lifters);
@@ -59,6 +62,7 @@ export function Archived(): ReactElement {
           More
         </Button>
       )}
+      {coach && <BringLifter />}
     </div>
   );
 }

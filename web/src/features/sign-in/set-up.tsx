@@ -35,7 +35,18 @@ export function SetUp(): ReactElement {
           , or ask its owner to invite you.
         </p>
       )}
-      {welcome.data?.setUp && <Form />}
+      {welcome.data?.setUp && (
+        <>
+          <p className="mt-2 text-quiet">
+            You have one already, as an export?{' '}
+            <Link to="/set-up/export" className="underline underline-offset-4">
+              Bring it back
+            </Link>
+            .
+          </p>
+          <Form />
+        </>
+      )}
     </main>
   );
 }

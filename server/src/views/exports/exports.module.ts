@@ -1,0 +1,12 @@
+import { Module } from '@nestjs/common';
+import { ExportsModule } from '../../records/exports/exports.module.ts';
+import { ClubsModule } from '../../records/clubs/clubs.module.ts';
+import { ClubExportController } from './club-export.controller.ts';
+import { LifterExportController } from './lifter-export.controller.ts';
+
+/** Exports taken out and brought in, and what is deleted once they are. */
+@Module({
+  imports: [ExportsModule, ClubsModule],
+  controllers: [ClubExportController, LifterExportController],
+})
+export class ExportsViewModule {}
