@@ -1,6 +1,7 @@
 import { SOUND_HAND } from '@iron-clasp/core';
-import { readFileSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
+import { join } from 'node:path';
 import type { RackView } from '@iron-clasp/contract';
 import type { AxeResults } from 'axe-core';
 import { By, error, type WebElement } from 'selenium-webdriver';
@@ -93,6 +94,20 @@ export class Page {
 
   async go(path: string): Promise<void> {
     await this.driver.get(this.#base + path);
+  }
+
+  /** What the page saves goes into this folder. */
+  async saveInto(folder: string): Promise<void> {
+    await this.driver.sendDevToolsCommand('Browser.setDownloadBehavior', {
+      ...{ behavior: 'allow', downloadPath: folder },
+    });
+  }
+
+  /** The file that the page saved there, once it is whole. */
+  async saved(folder: string, name: string): Promise<string> {
+    const path = join(folder, name);
+    await this.until(() => Promise.resolve(existsSync(path)), `the file ${name}`);
+    return path;
   }
 
   async path(): Promise<string> {

@@ -1,4 +1,6 @@
+import { rmSync } from 'node:fs';
 import { By } from 'selenium-webdriver';
+import { temporaryFolder } from '../../tools/lib/machine.mjs';
 import { OwnServer } from './own-server.test-helper.ts';
 import { Page } from './browser.test-helper.ts';
 
@@ -175,4 +177,46 @@ it('a lifter reads and logs their own on a phone; the owner removes the assistan
       `SELECT 1 FROM sign_in s JOIN account a ON a.id = s.account_id WHERE a.name = 'Ivo Brandt'`,
     ),
   ).toEqual([]);
+}, 180_000);
+
+it('the whole club goes out as a file, is deleted, and comes back with everything its people did', async () => {
+  const folder = temporaryFolder('iron-clasp-export-');
+  try {
+    await coach.saveInto(folder);
+    await coach.go('/club/export');
+    await coach.says('Export the club first');
+    expect(await coach.accessibility()).toEqual([]);
+    await coach.click('Export the club');
+    const file = await coach.saved(folder, 'Slag Lane Barbell.zip');
+    await coach.type('Name of the club', 'slag lane barbell');
+    await coach.click('Delete the club');
+    await coach.says('Only the export that you took brings it back.');
+    expect(await coach.accessibility()).toEqual([]);
+    await coach.press(By.css('[role=alertdialog] button:last-child'));
+    await coach.says('Nobody has started a club here yet');
+    expect(await server.query('SELECT id FROM club')).toEqual([]);
+    // The terminal shows a new code for whoever starts anew.
+    await coach.click('Start your own club');
+    await coach.click('Bring it back');
+    await coach.type('Code of the terminal', server.code);
+    await coach.type('E-mail', 'ivo@slag.example');
+    await coach.type('Password', 'lantern moss quarry 9');
+    await coach.type('The same again', 'lantern moss quarry 9');
+    await coach.click('Bring the club back');
+    await coach.says('Choose the file that was exported.');
+    await (await coach.find('input[type=file]')).sendKeys(file);
+    await coach.click('Bring the club back');
+    await coach.says('No owner of this club signs in with this address.');
+    expect(await coach.accessibility()).toEqual([]);
+    await coach.type('E-mail', 'ada@slag.example');
+    await coach.click('Bring the club back');
+    await coach.says('Ana Lind');
+    await coach.go(`/lifters/${lifter}/program`);
+    await coach.says('Pulls');
+    await coach.go('/club/deeds');
+    await coach.says('Ivo Brandt');
+    await coach.says('Log a set');
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
 }, 180_000);

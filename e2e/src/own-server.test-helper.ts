@@ -101,9 +101,9 @@ export class OwnServer {
     return server;
   }
 
-  /** The code that the terminal shows where there is no club yet. */
+  /** The code that the terminal showed last, where there is no club yet. */
   get code(): string {
-    return /Code to start a club of your own: (\S+)/.exec(this.#words)![1]!;
+    return [...this.#words.matchAll(/Code to start a club of your own: (\S+)/g)].at(-1)![1]!;
   }
 
   /** Serves, with these pages where another version of them is wanted. */

@@ -12,8 +12,7 @@ if (config.demo) {
   const seeded = await seedDemo(app);
   if (seeded !== undefined) process.stdout.write(`Demo club loaded: ${seeded} logged sets.\n`);
 }
-const code = await app.get(SetUpService).codeToShow();
-if (code !== undefined) process.stdout.write(`Code to start a club of your own: ${code}\n`);
+await app.get(SetUpService).showCode();
 const secure = await listen(app, config, reach);
 for (const address of reach.ways.addresses) process.stdout.write(`Reached by https: ${address}\n`);
 

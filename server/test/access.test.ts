@@ -69,6 +69,7 @@ describe('denied by default', () => {
       'post /api/session',
       // With the code that the terminal shows.
       'post /api/set-up',
+      'post /api/set-up/export',
     ]);
   });
 

@@ -27,6 +27,12 @@ export class SetUpService {
     private readonly limit: GuessLimit,
   ) {}
 
+  /** Shows a code on the terminal, where a club may be started. */
+  async showCode(): Promise<void> {
+    const code = await this.codeToShow();
+    if (code !== undefined) process.stdout.write(`Code to start a club of your own: ${code}\n`);
+  }
+
   /** A code for the terminal to show; none where a club was started already. */
   async codeToShow(): Promise<string | undefined> {
     return (await this.clubs.anyOwn()) ? undefined : this.codes.make();

@@ -1,7 +1,8 @@
 import { rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { FileInterceptor } from '@nestjs/platform-express';
-import { UseInterceptors } from '@nestjs/common';
+import { applyDecorators, UseInterceptors } from '@nestjs/common';
+import { ApiBody, ApiConsumes } from '@nestjs/swagger';
 import { invalid } from '../http/problem.ts';
 
 /** Largest file that is taken, bytes: 5,000 lifters with ten years each are smaller. */
@@ -12,13 +13,29 @@ export interface ReceivedFile {
   readonly path: string;
 }
 
-/** Takes the one file of a form, and writes it to disk while it comes. */
-export const TakesFile = (field: string): MethodDecorator & ClassDecorator =>
-  UseInterceptors(
-    FileInterceptor(field, {
-      dest: tmpdir(),
-      limits: { fileSize: LARGEST, files: 1, fields: 8, fieldSize: 2_000 },
+/**
+ * Takes the one file of a form, and writes it to disk while it comes.
+ * @param more texts that are sent with it.
+ */
+export const TakesFile = (field: string, more: readonly string[] = []): ReturnType<typeof applyDecorators> =>
+  applyDecorators(
+    ApiConsumes('multipart/form-data'),
+    ApiBody({
+      schema: {
+        type: 'object',
+        required: [...more, field],
+        properties: {
+          ...Object.fromEntries(more.map((name) => [name, { type: 'string' }])),
+          [field]: { type: 'string', format: 'binary' },
+        },
+      },
     }),
+    UseInterceptors(
+      FileInterceptor(field, {
+        dest: tmpdir(),
+        limits: { fileSize: LARGEST, files: 1, fields: 8, fieldSize: 2_000 },
+      }),
+    ),
   );
 
 /**

@@ -17,6 +17,7 @@ import { HeavyReads } from '../../platform/access/heavy-reads.ts';
 import type { SignedIn } from '../../platform/access/signed-in.ts';
 import { Problem } from '../../platform/http/problem.ts';
 import { oneWord } from '../../platform/http/paging.ts';
+import { SetUpService } from '../../advice/set-up/set-up.service.ts';
 import { ExportsService } from '../../records/exports/exports.service.ts';
 import { ClubsService } from '../../records/clubs/clubs.service.ts';
 import { sendExport } from './export-file.ts';
@@ -28,6 +29,7 @@ export class ClubExportController {
   constructor(
     private readonly exports: ExportsService,
     private readonly clubs: ClubsService,
+    private readonly setUp: SetUpService,
   ) {}
 
   @Get('export/about')
@@ -51,9 +53,10 @@ export class ClubExportController {
   @Delete()
   @HttpCode(204)
   @ApiOperation({ summary: 'Delete the whole club, with the receipt of an export of all there is' })
-  remove(@Who() { club }: SignedIn, @Query('receipt') receipt?: string): Promise<void> {
+  async remove(@Who() { club }: SignedIn, @Query('receipt') receipt?: string): Promise<void> {
     if (club.demo) throw notOfDemo();
-    return this.exports.deleteClub(club.id, oneWord(receipt));
+    await this.exports.deleteClub(club.id, oneWord(receipt));
+    await this.setUp.showCode();
   }
 
   @Delete('demo')

@@ -11,7 +11,7 @@ import {
   UseGuards,
   type StreamableFile,
 } from '@nestjs/common';
-import { ApiConsumes, ApiOperation, ApiTags } from '@nestjs/swagger';
+import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { BroughtLifterView } from '@iron-clasp/contract';
 import type { Response } from 'express';
 import { PlannersOnly, Who } from '../../platform/access/guard.ts';
@@ -46,7 +46,6 @@ export class LifterExportController {
   @TakesFile('export')
   @Post('export')
   @HttpCode(200)
-  @ApiConsumes('multipart/form-data')
   @ApiOperation({ summary: 'Bring a lifter back from an export, or from another club' })
   async bring(
     @Who() who: SignedIn,

@@ -12,7 +12,7 @@ import {
   type CanActivate,
   type ExecutionContext,
 } from '@nestjs/common';
-import { ApiConsumes, ApiHeader, ApiOperation, ApiTags } from '@nestjs/swagger';
+import { ApiHeader, ApiOperation, ApiTags } from '@nestjs/swagger';
 import { BringClubRequest, SET_UP_CODE_HEADER, SetUpRequest, type SessionView } from '@iron-clasp/contract';
 import type { Request, Response } from 'express';
 import { Public } from '../../platform/access/guard.ts';
@@ -66,10 +66,9 @@ export class SetUpController {
 
   @Public()
   @UseGuards(ByCode)
-  @TakesFile('export')
+  @TakesFile('export', ['email', 'password'])
   @Post('export')
   @HttpCode(200)
-  @ApiConsumes('multipart/form-data')
   @ApiHeader({ name: SET_UP_CODE_HEADER, description: 'The code that the terminal shows' })
   @ApiOperation({
     summary: 'Start from the export of a club, choose a password for one of its owners, and sign in',
