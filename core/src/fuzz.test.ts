@@ -157,7 +157,12 @@ const SOUND: Record<string, unknown[]> = {
   chanceWorthMore: [curve, 'hook', 'mixed'],
   checkSchool: [school],
   brushing: [120, 150],
-  writeTable: [[['lifter', 'load (kg)'], ['Ana', 182.5]]],
+  writeTable: [
+    [
+      ['lifter', 'load (kg)'],
+      ['Ana', 182.5],
+    ],
+  ],
   readTable: ['Date;Lift\n1.2.2026;Deadlift'],
   liftOfWords: ['RDL'],
   gripOfWords: ['hook'],

@@ -239,7 +239,9 @@ it(`${REQUESTS} requests, sound, spoilt and nonsense, are never answered by a fa
     while (sent.method === 'get' && DEAR.test(sent.path) && ++pages > MOST_PAGES) sent = draw();
     // What an account may ask for so often is left enough of for the look at the end; and a day is the dearest page.
     if (
-      /club\/(attention|curves|back-test|block-effect)|schools\/evidence|api\/today|\/export|api\/club(\?|$)/.test(sent.path) &&
+      /club\/(attention|curves|back-test|block-effect)|schools\/evidence|api\/today|\/export|api\/club(\?|$)/.test(
+        sent.path,
+      ) &&
       ++heavy > 20
     )
       continue;
