@@ -3,6 +3,7 @@
  * the server and typed by the core. Loads are kg, times s, days `YYYY-MM-DD`, moments ISO 8601 in UTC.
  */
 export * from './accounts.ts';
+export * from './api-tokens.ts';
 export * from './exports.ts';
 export * from './backups.ts';
 export * from './calls.ts';

@@ -179,6 +179,30 @@ it('a lifter reads and logs their own on a phone; the owner removes the assistan
   ).toEqual([]);
 }, 180_000);
 
+it('an owner makes a token for a screen on the wall, which reads with it until it is revoked', async () => {
+  await coach.go('/club/api');
+  await coach.says('No token yet');
+  await coach.click('Make a token');
+  await coach.says('Say what it is for');
+  await coach.type('What it is for', 'Screen on the wall');
+  await coach.click('Make a token');
+  await coach.says('It is shown this once');
+  expect(await coach.accessibility()).toEqual([]);
+  const token = await (await coach.find('input[aria-label="Token"]')).getAttribute('value');
+  const asked = async (): Promise<number> => {
+    const answer = await fetch(`${server.url}/api/lifters`, {
+      headers: { authorization: `Bearer ${token}` },
+    });
+    return answer.status;
+  };
+  expect(await asked()).toBe(200);
+  await coach.click('Revoke Screen on the wall');
+  await coach.says('Nothing that it logged goes.');
+  await coach.press(By.css('[role=alertdialog] button:last-child'));
+  await coach.says('Screen on the wall is revoked.');
+  expect(await asked()).toBe(401);
+}, 180_000);
+
 it('the whole club goes out as a file, is deleted, and comes back with everything its people did', async () => {
   const folder = temporaryFolder('iron-clasp-export-');
   try {

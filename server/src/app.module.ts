@@ -9,6 +9,7 @@ import { AccountsModule } from './records/accounts/accounts.module.ts';
 import { MIGRATIONS } from './schema.ts';
 import { AccountViewModule } from './views/account/account.module.ts';
 import { ExportsViewModule } from './views/exports/exports.module.ts';
+import { ApiTokensViewModule } from './views/api-tokens/api-tokens.module.ts';
 import { BackupsViewModule } from './views/backups/backups.module.ts';
 import { CallsViewModule } from './views/calls/calls.module.ts';
 import { ClubViewModule } from './views/club/club.module.ts';
@@ -47,6 +48,7 @@ export class AppModule {
         DeedsModule,
         AccountViewModule,
         ExportsViewModule,
+        ApiTokensViewModule,
         BackupsViewModule,
         CallsViewModule,
         ClubViewModule,

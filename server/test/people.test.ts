@@ -281,7 +281,7 @@ describe('who did what', () => {
     expect(deeds).toMatchObject([
       {
         by: 'Some coach',
-        what: 'Log a hold under a client-made id',
+        what: 'Log a hold',
         lifter: { id: row!.id, name: row!.name },
       },
     ]);

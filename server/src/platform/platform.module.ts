@@ -6,6 +6,7 @@ import { GuessLimit } from './access/guess-limit.ts';
 import { HeavyReads } from './access/heavy-reads.ts';
 import { Owners } from './access/owners.ts';
 import { Streams } from './access/streams.ts';
+import { WhoAsks } from './access/who-asks.ts';
 import { Bus } from './bus/bus.ts';
 import { Clock } from './clock/clock.ts';
 import { KeptTables } from './database/kept-tables.ts';
@@ -28,10 +29,11 @@ import { validationPipe } from './http/validation.ts';
     KeptTables,
     Owners,
     Streams,
+    WhoAsks,
     HeavyReads,
     GuessLimit,
     Bus,
   ],
-  exports: [Bus, Clock, Days, KeptTables, Owners, Streams, HeavyReads, GuessLimit],
+  exports: [Bus, Clock, Days, KeptTables, Owners, WhoAsks, Streams, HeavyReads, GuessLimit],
 })
 export class PlatformModule {}

@@ -89,6 +89,7 @@ const routes: RouteObject[] = [
               page('import', async () => (await import('../features/imports/imports.tsx')).Imports),
               page('people', async () => (await import('../features/club/people.tsx')).People),
               page('settings', async () => (await import('../features/club/settings.tsx')).Settings),
+              page('api', async () => (await import('../features/club/api-tokens.tsx')).ApiTokens),
               page('export', async () => (await import('../features/club/export.tsx')).ClubExport),
               page('backups', async () => (await import('../features/club/backups.tsx')).Backups),
               page('deeds', async () => (await import('../features/club/deeds.tsx')).Deeds),

@@ -57,7 +57,8 @@ export class RecordDeeds implements NestInterceptor {
       OPERATION,
       context.getHandler(),
     )?.summary;
-    const what = (summary ?? request.method).split(';')[0]!;
+    const done = (summary ?? request.method).split(';')[0]!;
+    const what = signedIn.client === undefined ? done : `${done} (by the client “${signedIn.client}”)`;
     return next.handle().pipe(
       mergeMap(async (answer: unknown) => {
         await this.deeds.keep({

@@ -15,21 +15,23 @@ import type { Config } from '../config/config.ts';
 import { CONFIG } from '../config/token.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { Owners } from './owners.ts';
-import { Identity, type SignedIn } from './signed-in.ts';
+import type { SignedIn } from './signed-in.ts';
+import { WhoAsks } from './who-asks.ts';
 
-export const COOKIE = 'iron_clasp';
 export const CHANGE_HEADER = 'x-iron-clasp-token';
 
 const PUBLIC = 'public';
 const FOR = 'roles';
 const OWN = 'own';
+const PERSONAL = 'personal';
 
 /** Opens a route to the world. Without it a route wants somebody who is signed in. */
 export const Public = (): ReturnType<typeof SetMetadata> => SetMetadata(PUBLIC, true);
 
 const allow = (roles: readonly Role[]): ReturnType<typeof SetMetadata> => SetMetadata(FOR, roles);
-/** For everybody who is signed in: their own account, and nothing else. */
-export const Everybody = (): ReturnType<typeof SetMetadata> => allow(ROLES);
+/** For everybody who is signed in: their own account, and nothing else. No API client gets there. */
+export const Everybody = (): ReturnType<typeof applyDecorators> =>
+  applyDecorators(allow(ROLES), SetMetadata(PERSONAL, true));
 /** For owners: people, settings and safekeeping of the club. */
 export const OwnersOnly = (): ReturnType<typeof SetMetadata> => allow(['owner']);
 /** For those who program and decide, where a read is not for everybody of the staff. */
@@ -53,6 +55,8 @@ export interface Rule {
   readonly public: boolean;
   readonly roles: readonly Role[];
   readonly own: OwnThing | undefined;
+  /** About one's own account. */
+  readonly personal: boolean;
 }
 
 /**
@@ -75,6 +79,7 @@ export function ruleOf(
     public: reflector.getAllAndOverride<boolean | undefined>(PUBLIC, targets) ?? false,
     roles: reflector.getAllAndOverride<readonly Role[] | undefined>(FOR, targets) ?? usual,
     own,
+    personal: reflector.getAllAndOverride<boolean | undefined>(PERSONAL, targets) ?? false,
   };
 }
 
@@ -89,6 +94,7 @@ export const Who = createParamDecorator((_: unknown, context: ExecutionContext):
 
 const SIGNED_OUT =
   'You are signed out. What you entered is kept on this device; sign in and it will be sent.';
+const NO_TOKEN = 'This token is not good, or is good no more. An owner of the club makes another.';
 /** Methods that change nothing. */
 export const SAFE = new Set(['GET', 'HEAD', 'OPTIONS']);
 
@@ -100,7 +106,7 @@ export const SAFE = new Set(['GET', 'HEAD', 'OPTIONS']);
 export class SignedInGuard implements CanActivate {
   constructor(
     private readonly reflector: Reflector,
-    private readonly identity: Identity,
+    private readonly asks: WhoAsks,
     private readonly owners: Owners,
     @Inject(CONFIG) private readonly config: Config,
   ) {}
@@ -113,11 +119,23 @@ export class SignedInGuard implements CanActivate {
     const rule = ruleOf(this.reflector, targets, request.method);
     if (rule.public) return true;
 
-    const signedIn = await this.identity.whoIs(request.cookies?.[COOKIE]);
-    if (!signedIn) throw new Problem(401, 'signed-out', SIGNED_OUT);
+    const signedIn = await this.asks.of(request);
+    if (!signedIn)
+      throw new Problem(
+        401,
+        'signed-out',
+        request.headers.authorization === undefined ? SIGNED_OUT : NO_TOKEN,
+      );
+    if (signedIn.client !== undefined && rule.personal)
+      throw new Problem(403, 'people-only', 'A client’s token opens nothing of anybody’s own account.');
     if (!rule.roles.includes(signedIn.account.role))
       throw new Problem(403, 'not-allowed', 'Your account may not do this.');
-    if (changes && !sameText(request.get(CHANGE_HEADER) ?? '', signedIn.changeToken)) {
+    // A token is shown by the client itself: no other page can make a browser send it.
+    if (
+      changes &&
+      signedIn.client === undefined &&
+      !sameText(request.get(CHANGE_HEADER) ?? '', signedIn.changeToken)
+    ) {
       throw new Problem(
         403,
         'stale-page',

@@ -18,10 +18,18 @@ export interface SignedIn {
   readonly deviceId: string;
   readonly changeToken: string;
   readonly expiresAt: Date;
+  /** The client that acts for them with less than their right; left out where they act themselves. */
+  readonly client?: string;
 }
 
 /** Finds who a cookie belongs to; the module that keeps accounts provides it. */
 export abstract class Identity {
   /** Null for a token that nobody has, or that has run out. */
   abstract whoIs(token: string | undefined): Promise<SignedIn | null>;
+}
+
+/** Finds whom a client acts for; the module that keeps tokens provides it. */
+export abstract class ApiClients {
+  /** Null for a token that nobody has, or that is over. */
+  abstract whoShows(token: string): Promise<SignedIn | null>;
 }

@@ -15,8 +15,8 @@ import {
   type Observable,
 } from 'rxjs';
 import { Problem } from '../http/problem.ts';
-import { COOKIE, type SignedInRequest } from './guard.ts';
-import { Identity } from './signed-in.ts';
+import type { SignedInRequest } from './guard.ts';
+import { WhoAsks } from './who-asks.ts';
 
 /** Streams that one account may hold open: a tablet, a laptop and a wall, with some to spare. */
 export const MOST_STREAMS = 12;
@@ -30,11 +30,11 @@ export class Streams {
   /** Told by tests that cannot wait for a beat. */
   beat = HEARTBEAT;
 
-  constructor(private readonly identity: Identity) {}
+  constructor(private readonly asks: WhoAsks) {}
 
   /** The events, with beats between, until whoever follows is signed out, is archived, or lets go. */
   follow<Data extends object>(request: Request, events: Observable<Data>): Observable<MessageEvent> {
-    const { signedIn, cookies } = request as SignedInRequest;
+    const { signedIn } = request as SignedInRequest;
     const account = signedIn!.account.id;
     return defer(() => {
       const open = this.#open.get(account) ?? 0;
@@ -49,7 +49,7 @@ export class Streams {
         );
       this.#open.set(account, open + 1);
       const beats = interval(this.beat).pipe(
-        concatMap(() => this.identity.whoIs(cookies?.[COOKIE])),
+        concatMap(() => this.asks.still(request)),
         share(),
       );
       const over = beats.pipe(filter((still) => still === null));

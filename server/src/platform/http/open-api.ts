@@ -12,7 +12,7 @@ const { defaultMetadataStorage } = createRequire(import.meta.url)('class-transfo
 
 const ABOUT =
   'Loads are kg, times s, days YYYY-MM-DD. Changes carry the sign-in’s token, as GET /api/session gives it, in the ' +
-  'header x-iron-clasp-token. Log entries carry ids made by the client: the same id with the same content changes ' +
+  'header x-iron-clasp-token; an API client shows a token instead (Authorization: Bearer …). Log entries carry ids made by the client: the same id with the same content changes ' +
   'nothing, with other content it is refused with 409. Every error answer is a Problem.';
 
 /** The one shape of every error answer. */
@@ -43,6 +43,11 @@ export function serveOpenApi(app: INestApplication): void {
     .setDescription(ABOUT)
     .setVersion('0.1.0')
     .addCookieAuth('iron_clasp')
+    .addBearerAuth({
+      type: 'http',
+      scheme: 'bearer',
+      description: 'A token that an owner made under Club, API',
+    })
     .build();
   const describe = (): OpenAPIObject => withRules(SwaggerModule.createDocument(app, config));
   SwaggerModule.setup('api/docs', app, describe, { jsonDocumentUrl: 'api/docs/openapi.json' });

@@ -113,19 +113,27 @@ export class AccountsService extends Identity implements OnModuleInit {
 
   override async whoIs(token: string | undefined): Promise<SignedIn | null> {
     const found = token ? await this.accounts.signedIn(hashOf(token), this.clock.now()) : null;
-    if (!found) return null;
-    const { signIn, account } = found;
+    const acting = found && (await this.acting(found.account));
+    if (!acting) return null;
+    const { id: deviceId, changeToken, expiresAt } = found.signIn;
+    return { ...acting, deviceId, changeToken, expiresAt };
+  }
+
+  /** Somebody of the staff in whose name a program acts; null once they sign in no more. */
+  async actingFor(accountId: string): Promise<Pick<SignedIn, 'account' | 'club'> | null> {
+    const [account] = await this.accounts.byIds([accountId]);
+    return account && account.removedAt === null ? this.acting(account) : null;
+  }
+
+  /** The account with its club, while it is open. */
+  private async acting(account: Account): Promise<Pick<SignedIn, 'account' | 'club'> | null> {
     const { id, email, name, role, lifterId, unit, theme } = account;
     const [{ version: _version, ...club }, active] = await Promise.all([
       this.clubs.byId(account.clubId),
       lifterId === null || this.lifters.isActive(lifterId),
     ]);
     if (!active || !this.isOpenOn(account, club)) return null;
-    return {
-      ...{ account: { id, email, name, role, lifterId, unit, theme }, club, deviceId: signIn.id },
-      changeToken: signIn.changeToken,
-      expiresAt: signIn.expiresAt,
-    };
+    return { account: { id, email, name, role, lifterId, unit, theme }, club };
   }
 
   async savePreferences(id: string, changes: Partial<Pick<Account, 'unit' | 'theme'>>): Promise<void> {

@@ -1,5 +1,5 @@
 import type { Response } from 'express';
-import { COOKIE } from '../../platform/access/guard.ts';
+import { COOKIE } from '../../platform/access/who-asks.ts';
 import type { Config } from '../../platform/config/config.ts';
 import { SIGN_IN_DAYS } from '../../records/accounts/accounts.service.ts';
 

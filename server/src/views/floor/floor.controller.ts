@@ -49,7 +49,7 @@ export class FloorController {
   }
 
   @Put('lifters/:lifter/audits/:id')
-  @ApiOperation({ summary: 'Begin a grip audit today under a client-made id; answers with its floor' })
+  @ApiOperation({ summary: 'Begin a grip audit today; under a client-made id; answers with its floor' })
   audit(
     @Who() who: SignedIn,
     @Param('lifter', new KnownId('lifter')) lifter: string,

@@ -20,7 +20,7 @@ export class GrippersController {
 
   @LifterMay({ lifter: 'lifter' })
   @Put('lifters/:lifter/gripper-attempts/:id')
-  @ApiOperation({ summary: 'Keep an attempt under a client-made id; answers with the ladder anew' })
+  @ApiOperation({ summary: 'Keep an attempt; under a client-made id; answers with the ladder anew' })
   async keep(
     @Who() who: SignedIn,
     @Param('lifter', new KnownId('lifter')) lifter: string,

@@ -23,7 +23,7 @@ export class HandsController {
 
   @LifterMay({ lifter: 'lifter' })
   @Put('hands-checks/:id')
-  @ApiOperation({ summary: 'Keep a hands check under a client-made id; answers with the calls it changed' })
+  @ApiOperation({ summary: 'Keep a hands check; under a client-made id; answers with the calls it changed' })
   check(
     @Who() who: SignedIn,
     @Param('lifter', new KnownId('lifter')) lifter: string,

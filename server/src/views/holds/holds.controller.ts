@@ -51,7 +51,7 @@ export class HoldsController {
   }
 
   @Put('sessions/:session/hold-decisions/:id')
-  @ApiOperation({ summary: 'Accept, change or skip a session’s hold, under a client-made id' })
+  @ApiOperation({ summary: 'Accept, change or skip a session’s hold; under a client-made id' })
   async decide(
     @Who() who: SignedIn,
     @Param('session', new KnownId('session')) session: string,

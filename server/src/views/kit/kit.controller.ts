@@ -27,7 +27,7 @@ export class KitController {
 
   @Put('venues/:id')
   @ApiOperation({
-    summary: 'Write a venue with its kit under a client-made id, or change one at the version seen',
+    summary: 'Write a venue with its kit, or change one; under a client-made id, at the version seen',
   })
   save(
     @Who() who: SignedIn,
@@ -49,7 +49,7 @@ export class KitController {
 
   @Logging()
   @Put('bars/:bar/brushings/:id')
-  @ApiOperation({ summary: 'Keep that a bar was brushed, under a client-made id' })
+  @ApiOperation({ summary: 'Keep that a bar was brushed; under a client-made id' })
   brush(
     @Who() who: SignedIn,
     @Param('bar', new KnownId('bar')) bar: string,

@@ -46,7 +46,7 @@ export class LogController {
 
   @LifterMay({ session: 'session' })
   @Put('sessions/:session/holds/:id')
-  @ApiOperation({ summary: 'Log a hold under a client-made id; answers with the session called again' })
+  @ApiOperation({ summary: 'Log a hold; under a client-made id; answers with the session called again' })
   async hold(
     @Who() who: SignedIn,
     @Param('session', new KnownId('session')) session: string,
@@ -60,7 +60,7 @@ export class LogController {
 
   @LifterMay({ session: 'session' })
   @Put('sessions/:session/sets/:id')
-  @ApiOperation({ summary: 'Log a set under a client-made id; answers with the session called again' })
+  @ApiOperation({ summary: 'Log a set; under a client-made id; answers with the session called again' })
   async set(
     @Who() who: SignedIn,
     @Param('session', new KnownId('session')) session: string,
@@ -75,7 +75,7 @@ export class LogController {
 
   @LifterMay({ session: 'session' })
   @Put('sessions/:session/extra-sets/:id')
-  @ApiOperation({ summary: 'Add a set to a session under way, under a client-made id' })
+  @ApiOperation({ summary: 'Add a set to a session under way; under a client-made id' })
   async addSet(
     @Who() who: SignedIn,
     @Param('session', new KnownId('session')) session: string,

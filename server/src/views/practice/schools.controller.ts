@@ -31,7 +31,7 @@ export class SchoolsController {
   }
 
   @Put(':id')
-  @ApiOperation({ summary: 'Copy a school under a client-made id, or change a copy at the version seen' })
+  @ApiOperation({ summary: 'Copy a school or change a copy; under a client-made id, at the version seen' })
   save(
     @Who() who: SignedIn,
     @Param('id', new KnownId('school')) id: string,

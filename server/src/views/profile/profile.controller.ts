@@ -80,7 +80,7 @@ export class ProfileController {
 
   @Put(':id')
   @ApiOperation({
-    summary: 'Add a lifter under a client-made id, or change one at the version the editor saw',
+    summary: 'Add a lifter, or change one; under a client-made id, at the version the editor saw',
   })
   async save(
     @Who() who: SignedIn,

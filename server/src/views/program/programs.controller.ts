@@ -66,7 +66,7 @@ export class ProgramsController {
 
   @Put('lifters/:lifter/sessions/:id')
   @ApiOperation({
-    summary: 'Write a session under a client-made id, or change one at the version its editor saw',
+    summary: 'Write a session, or change one; under a client-made id, at the version its editor saw',
   })
   save(
     @Who() who: SignedIn,

@@ -33,7 +33,7 @@ export class SqueezeController {
 
   @LifterMay({ lifter: 'lifter' })
   @Put('lifters/:lifter/squeeze-tests/:id')
-  @ApiOperation({ summary: 'Keep a squeeze test under a client-made id; answers with all tests read anew' })
+  @ApiOperation({ summary: 'Keep a squeeze test; under a client-made id; answers with all tests read anew' })
   async keep(
     @Who() who: SignedIn,
     @Param('lifter', new KnownId('lifter')) lifter: string,

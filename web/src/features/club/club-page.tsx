@@ -11,6 +11,7 @@ const PARTS = [
   ['/club/settings', 'Settings', 'owner'],
   ['/club/backups', 'Backups', 'owner'],
   ['/club/export', 'Export', 'owner'],
+  ['/club/api', 'API', 'owner'],
   ['/club/deeds', 'Who did what', 'owner'],
 ] as const;
 

@@ -25,6 +25,7 @@ export const OWNER_SCREENS = [
   ['/club/settings', 'Club: settings'],
   ['/club/backups', 'Club: backups'],
   ['/club/export', 'Club: export'],
+  ['/club/api', 'Club: API tokens'],
   ['/club/deeds', 'Club: who did what'],
 ] as const;
 

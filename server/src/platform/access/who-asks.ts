@@ -1,0 +1,42 @@
+import { Injectable } from '@nestjs/common';
+import type { Request } from 'express';
+import { RateLimiterMemory } from 'rate-limiter-flexible';
+import { Problem } from '../http/problem.ts';
+import { Identity, ApiClients, type SignedIn } from './signed-in.ts';
+
+export const COOKIE = 'iron_clasp';
+/** Requests that one client may send in a minute to one process. */
+export const CLIENT_REQUESTS_A_MINUTE = 300;
+
+type Asked = Pick<Request, 'headers'> & { readonly cookies?: Readonly<Record<string, string>> };
+
+/** Who sends a request: whoever signed in with the browser, or the client whose token it shows. */
+@Injectable()
+export class WhoAsks {
+  readonly #limit = new RateLimiterMemory({ points: CLIENT_REQUESTS_A_MINUTE, duration: 60 });
+
+  constructor(
+    private readonly identity: Identity,
+    private readonly clients: ApiClients,
+  ) {}
+
+  /** Null where nobody is known by it. Counts what a client asks. */
+  async of(request: Asked): Promise<SignedIn | null> {
+    const who = await this.still(request);
+    if (who?.client === undefined) return who;
+    await this.#limit.consume(who.deviceId).catch(() => {
+      throw new Problem(
+        429,
+        'too-many-requests',
+        `This client asked ${CLIENT_REQUESTS_A_MINUTE} times in the last minute. Wait a moment, then go on.`,
+      );
+    });
+    return who;
+  }
+
+  /** The same for one that goes on asking: a stream. */
+  async still({ headers, cookies }: Asked): Promise<SignedIn | null> {
+    const token = /^Bearer +(\S+)$/i.exec(headers.authorization ?? '')?.[1];
+    return token === undefined ? this.identity.whoIs(cookies?.[COOKIE]) : this.clients.whoShows(token);
+  }
+}
