@@ -27,17 +27,14 @@ const make = async (
     { name: more.name ?? `for ${scope}`, scope, endsOn: more.endsOn ?? '2027-03-31' },
     status,
   );
-const as = (
-  token: string,
-): {
-  ask: (method: 'get' | 'put' | 'patch' | 'delete' | 'post', path: string, body?: object) => supertest.Test;
-} => ({
-  ask: (method, path, body) =>
-    supertest(api.app.getHttpServer())
-      [method](`/api${path}`)
-      .set('authorization', `Bearer ${token}`)
-      .send(body),
-});
+type Verb = 'get' | 'put' | 'patch' | 'delete' | 'post';
+/** Asks as the client that shows the token. */
+function as(token: string): { ask: (verb: Verb, path: string, body?: object) => supertest.Test } {
+  const agent = supertest(api.app.getHttpServer());
+  return {
+    ask: (verb, path, body) => agent[verb](`/api${path}`).set('authorization', `Bearer ${token}`).send(body),
+  };
+}
 
 it('each scope does what it says and no more; nobody’s own account, and nothing of owners', async () => {
   const [lifter] = (await owner.get<{ lifters: { id: string; version: number }[] }>('/lifters')).lifters;
