@@ -1,9 +1,12 @@
 import {
   DAY_ORDERS,
+  FILE_KINDS,
   LONGEST_TABLE,
   MASS_UNITS,
   NO_GRIP_CHOICES,
   type DayOrder,
+  type FileColumns,
+  type FileKind,
   type MassUnit,
   type NoGripChoice,
 } from '@iron-clasp/core';
@@ -12,23 +15,31 @@ import { Id, Nullable, OneOf, Optional, Part, Parts, Secret, Text, Whole } from 
 const COLUMN = 'Each field is a column of the file, counted from 0.';
 const Column = (): PropertyDecorator => Whole({ min: 0, max: 59 }, COLUMN);
 
-/** Which column holds what; what is left out the file does not say. */
-export class TrainingColumnsBody {
+/** Which column holds what; what is left out the file does not say. Which are needed depends on what the file tells of. */
+export class FileColumnsBody implements FileColumns {
+  @Optional()
   @Column()
-  day: number;
+  day?: number;
 
   @Optional()
   @Column()
   lifter?: number;
 
+  @Optional()
   @Column()
-  lift: number;
+  lift?: number;
 
+  @Optional()
   @Column()
-  load: number;
+  load?: number;
 
+  @Optional()
   @Column()
-  reps: number;
+  reps?: number;
+
+  @Optional()
+  @Column()
+  seconds?: number;
 
   @Optional()
   @Column()
@@ -52,6 +63,38 @@ export class TrainingColumnsBody {
 
   @Optional()
   @Column()
+  best?: number;
+
+  @Optional()
+  @Column()
+  bodyMass?: number;
+
+  @Optional()
+  @Column()
+  sport?: number;
+
+  @Optional()
+  @Column()
+  gripper?: number;
+
+  @Optional()
+  @Column()
+  hand?: number;
+
+  @Optional()
+  @Column()
+  closed?: number;
+
+  @Optional()
+  @Column()
+  gap?: number;
+
+  @Optional()
+  @Column()
+  force?: number;
+
+  @Optional()
+  @Column()
   note?: number;
 }
 
@@ -66,8 +109,11 @@ export class NamedLifterBody {
   lifterId?: string | null;
 }
 
-/** Past training as a table, and how it is to be read. */
-export class TrainingImportRequest {
+/** A table, and how it is to be read. */
+export class FileImportRequest {
+  @OneOf(FILE_KINDS, 'Say what the file tells of.')
+  kind: FileKind;
+
   /** The file as text. */
   @Secret(1, LONGEST_TABLE, 'Choose a file, or paste the rows.')
   text: string;
@@ -76,8 +122,8 @@ export class TrainingImportRequest {
   @Text(200, 'A file’s name is at most 200 characters.', 0)
   name: string;
 
-  @Part(() => TrainingColumnsBody, COLUMN)
-  columns: TrainingColumnsBody;
+  @Part(() => FileColumnsBody, COLUMN)
+  columns: FileColumnsBody;
 
   @OneOf(MASS_UNITS, 'Unit must be kg or lb.')
   unit: MassUnit;
@@ -88,9 +134,15 @@ export class TrainingImportRequest {
   @OneOf(NO_GRIP_CHOICES, 'Say what is made of pulls of which the file says no grip.')
   noGrip: NoGripChoice;
 
-  /** Where it was done: its bar and chalk stand for what the file does not say. */
+  /** Of past training, where it was done: its bar and chalk stand for what the file does not say. */
+  @Optional()
   @Id('Choose a venue.')
-  venueId: string;
+  venueId?: string;
+
+  /** Of squeeze scores, how they were taken; left out, as tests are taken where the club has no protocol of its own. */
+  @Optional()
+  @Id('Choose a protocol.')
+  protocolId?: string;
 
   @Parts(() => NamedLifterBody, { max: 500, message: 'Say who each name of the file is.' })
   lifters: NamedLifterBody[];
@@ -104,10 +156,11 @@ export interface ImportFault {
 /** What an import would do, or did. */
 export interface ImportPreview {
   readonly rows: number;
-  /** Sets that would be added; those that are in the log already are not. */
-  readonly sets: number;
+  /** What would be added, counted as its kind is: sets, lifters, attempts, tests; what is there already is not. */
+  readonly things: number;
   readonly known: number;
-  readonly sessions: number;
+  /** Days on which it was done; none for lifters. */
+  readonly days: number;
   readonly lifters: number;
   readonly from: string | null;
   readonly to: string | null;
@@ -118,11 +171,12 @@ export interface ImportPreview {
 
 export interface ImportView {
   readonly id: string;
+  readonly kind: FileKind;
   readonly name: string;
   readonly by: string;
   readonly at: string;
-  readonly sets: number;
-  readonly sessions: number;
+  readonly things: number;
+  readonly days: number;
   readonly undone: { readonly by: string; readonly at: string } | null;
 }
 
@@ -133,4 +187,10 @@ export interface ImportsView {
 export interface ImportDone {
   readonly done: ImportPreview;
   readonly imports: readonly ImportView[];
+}
+
+/** How far an import has come, in rows of its tables. */
+export interface ImportProgress {
+  readonly done: number;
+  readonly of: number;
 }

@@ -169,7 +169,23 @@ const SOUND: Record<string, unknown[]> = {
   chalkOfWords: ['liquid'],
   yesOfWords: ['x'],
   unitOfWords: ['Weight (lbs)'],
-  guessColumns: [['Date', 'Lift', 'kg', 'Reps']],
+  guessColumns: [['Date', 'Lift', 'kg', 'Reps'], 'training'],
+  readGripperRows: [
+    {
+      head: ['Date', 'Gripper', 'Hand'],
+      rows: [{ line: 2, cells: ['2026-03-01', 'Iron 2', 'left'] }],
+      width: 3,
+    },
+    { columns: { day: 0, gripper: 1, hand: 2 }, order: 'dayFirst', today: '2026-11-24' },
+  ],
+  readSqueezeRows: [
+    { head: ['Date', 'Hand', 'Force'], rows: [{ line: 2, cells: ['2026-03-01', 'left', '52'] }], width: 3 },
+    { columns: { day: 0, hand: 1, force: 2 }, order: 'dayFirst', today: '2026-11-24' },
+  ],
+  readLifterRows: [
+    { head: ['Name', 'Max'], rows: [{ line: 2, cells: ['Ana Lind', '180'] }], width: 2 },
+    { columns: { lifter: 0, best: 1 }, unit: 'kg' },
+  ],
   dayHabitOf: [['3/4/2026', '3/14/2026']],
   readDayCell: ['3.4.2026', 'dayFirst'],
   readTrainingRows: [

@@ -148,10 +148,22 @@ export {
 // Past training, read from files.
 export * from './training-file/read-table.ts';
 export * from './training-file/write-table.ts';
-export * from './training-file/columns.ts';
+export {
+  ALL_FILE_FIELDS,
+  FILE_FIELD_NAMES,
+  FILE_FIELDS,
+  FILE_KIND_NAMES,
+  FILE_KINDS,
+  guessColumns,
+  type FileColumns,
+  type FileField,
+  type FileKind,
+} from './training-file/columns.ts';
 export * from './training-file/training-words.ts';
 export * from './training-file/read-days.ts';
 export * from './training-file/read-training-rows.ts';
+export * from './training-file/read-hand-rows.ts';
+export * from './training-file/read-lifter-rows.ts';
 
 // Kit: bars, plates, and what a venue cannot give.
 export * from './kit/brushing.ts';

@@ -24,6 +24,7 @@ import { OwnRulesOfASession1766000000036 } from './records/training/migrations/0
 import { DecisionsThatRepeat1766000000037 } from './records/call-overrides/migrations/0037-decisions-that-repeat.ts';
 import { Audits1766000000038 } from './records/training/migrations/0038-audits.ts';
 import { EventsOfAMeet1766000000039 } from './records/meets/migrations/0039-events-of-a-meet.ts';
+import { FilesOfEveryKind1766000000056 } from './records/imports/migrations/0056-files-of-every-kind.ts';
 import { ApiTokens1766000000055 } from './records/api-tokens/migrations/0055-api-tokens.ts';
 import { TestsBySession1766000000053 } from './records/squeeze/migrations/0053-tests-by-session.ts';
 import { CorrectionsByLifter1766000000054 } from './records/log/migrations/0054-corrections-by-lifter.ts';
@@ -87,4 +88,5 @@ export const MIGRATIONS = [
   TestsBySession1766000000053,
   CorrectionsByLifter1766000000054,
   ApiTokens1766000000055,
+  FilesOfEveryKind1766000000056,
 ];

@@ -1,14 +1,14 @@
 import { checkDay, checkList, checkObject, checkOneOf } from '../check.ts';
-import { listOf, record, whole, type Check } from '../shape.ts';
 import type { ChalkKind, Grip } from '../clasp-curve/types.ts';
 import { InvalidInputError } from '../errors.ts';
 import { LIMITS } from '../limits.ts';
 import { findLift } from '../set-demand/lifts.ts';
 import type { SetRole } from '../calls/set-role.ts';
 import { formatMass, MASS_UNITS, toKg, type MassUnit } from '../units/mass.ts';
-import { NEEDED_FIELDS, TRAINING_FIELD_NAMES, type TrainingColumns, type TrainingField } from './columns.ts';
+import { checkColumns, type FileColumns } from './columns.ts';
+import { amountOf, cellOf, countOf, tableCheck } from './cells.ts';
 import { readDayCell, type DayOrder, DAY_ORDERS } from './read-days.ts';
-import { MOST_TABLE_ROWS, type FileRow, type FileTable } from './read-table.ts';
+import type { FileRow, FileTable } from './read-table.ts';
 import {
   chalkOfWords,
   gripOfWords,
@@ -23,7 +23,7 @@ export const NO_GRIP_CHOICES = ['leaveOut', 'doubleOverhand', 'mixed', 'hook', '
 export type NoGripChoice = (typeof NO_GRIP_CHOICES)[number];
 
 export interface TrainingFileOptions {
-  readonly columns: TrainingColumns;
+  readonly columns: FileColumns;
   /** Of loads whose cell and column name none. */
   readonly unit: MassUnit;
   readonly order: DayOrder;
@@ -45,6 +45,8 @@ export interface ReadSets {
   /** kg. */
   readonly load: number;
   readonly reps: number;
+  /** s; null for a lift that is not timed. */
+  readonly seconds: number | null;
   readonly sets: number;
   readonly grip: Grip;
   readonly strapped: boolean;
@@ -53,16 +55,6 @@ export interface ReadSets {
   readonly slippedAtRep: number | null;
   readonly note: string;
 }
-
-/** A cell may hold nothing. */
-const cellCheck: Check = (field, value) => {
-  if (typeof value !== 'string') throw new InvalidInputError(field, 'the text of a cell', value);
-};
-const tableCheck: Check = record<FileTable>({
-  head: listOf(cellCheck, 60),
-  rows: listOf(record<FileRow>({ line: whole(1, 1e9), cells: listOf(cellCheck, 60) }), MOST_TABLE_ROWS),
-  width: whole(1, 60),
-});
 
 const MOST_SETS = 30;
 const LONGEST_NOTE = 500;
@@ -82,25 +74,13 @@ export function readTrainingRows(table: FileTable, options: TrainingFileOptions)
   checkOneOf('order', order, DAY_ORDERS);
   checkOneOf('unit', options.unit, MASS_UNITS);
   checkOneOf('noGrip', options.noGrip, NO_GRIP_CHOICES);
-  for (const field of NEEDED_FIELDS)
-    if (columns[field] === undefined)
-      throw new InvalidInputError(
-        `columns.${field}`,
-        `the column that holds: ${TRAINING_FIELD_NAMES[field]}`,
-        undefined,
-      );
-  for (const [field, column] of Object.entries(columns))
-    if (column !== undefined && !(Number.isInteger(column) && column >= 0 && column < table.width))
-      throw new InvalidInputError(`columns.${field}`, `a column from 0 to ${table.width - 1}`, column);
+  checkColumns(table, columns, 'training');
   const headUnit = unitOfWords(table.head[columns.load!] ?? '');
   return table.rows.map((row) => readRow(row, options, headUnit ?? options.unit));
 }
 
 function readRow({ line, cells }: FileRow, options: TrainingFileOptions, unit: MassUnit): TrainingRow {
-  const cell = (field: TrainingField): string => {
-    const column = options.columns[field];
-    return column === undefined ? '' : (cells[column] ?? '');
-  };
+  const cell = cellOf(cells, options.columns);
   const fault = (words: string): TrainingRow => ({ line, fault: words });
   const day = readDayCell(cell('day'), options.order);
   if (!day) return fault(`“${cell('day')}” is no day. Write it as 2026-11-24.`);
@@ -109,15 +89,21 @@ function readRow({ line, cells }: FileRow, options: TrainingFileOptions, unit: M
   if (!liftId)
     return fault(`“${cell('lift')}” is no lift of the catalogue. Name it as the practice book does.`);
   const lift = findLift(liftId)!;
-  if (lift.timed)
-    return fault(`${lift.name} is timed, and a table of repetitions says no seconds. Log it on its day.`);
   const body = lift.loadMeans === 'addedToBody';
   const load = loadOf(cell('load'), unit);
   if (load === undefined || (load < LIMITS.load.min && !(body && load === 0)) || load > LIMITS.load.max)
     return fault(
       `“${cell('load')}” is no load of ${formatMass(LIMITS.load.min, unit)} to ${formatMass(LIMITS.load.max, unit)}.`,
     );
-  const reps = countOf(cell('reps'), LIMITS.reps.max);
+  const seconds = lift.timed ? amountOf(cell('seconds'), LIMITS.holdSeconds) : null;
+  if (seconds === undefined)
+    return fault(
+      cell('seconds') === ''
+        ? `${lift.name} is timed: say how many seconds.`
+        : `“${cell('seconds')}” are no seconds, ${LIMITS.holdSeconds.min} to ${LIMITS.holdSeconds.max}.`,
+    );
+  // What is timed is one repetition, unless the file says more.
+  const reps = lift.timed && cell('reps') === '' ? 1 : countOf(cell('reps'), LIMITS.reps.max);
   if (reps === undefined) return fault(`“${cell('reps')}” are no repetitions, 1 to ${LIMITS.reps.max}.`);
   const sets = cell('sets') === '' ? 1 : countOf(cell('sets'), MOST_SETS);
   if (sets === undefined) return fault(`“${cell('sets')}” are no sets, 1 to ${MOST_SETS}.`);
@@ -131,7 +117,7 @@ function readRow({ line, cells }: FileRow, options: TrainingFileOptions, unit: M
   const held = heldBy(cell('grip'), cell('straps'), lift.grips, options.noGrip);
   if (typeof held === 'string') return fault(held);
   return {
-    ...{ line, day, lifter: cell('lifter'), liftId, load, reps, sets, ...held, chalk },
+    ...{ line, day, lifter: cell('lifter'), liftId, load, reps, seconds, sets, ...held, chalk },
     slippedAtRep: held.strapped ? null : slipped,
     note: cell('note').slice(0, LONGEST_NOTE),
   };
@@ -157,11 +143,6 @@ function loadOf(cell: string, unit: MassUnit): number | undefined {
   const found = /^(\d+(?:[.,]\d+)?)\s*(kgs?|lbs?|pounds?)?$/iu.exec(cell.trim());
   if (!found) return /^(bw|body ?weight|-)?$/iu.test(cell.trim()) ? 0 : undefined;
   return toKg(Number(found[1]!.replace(',', '.')), found[2] ? unitOfWords(found[2])! : unit);
-}
-
-function countOf(cell: string, most: number): number | undefined {
-  const found = Number(cell);
-  return cell !== '' && Number.isInteger(found) && found >= 1 && found <= most ? found : undefined;
 }
 
 /** Repetition at which it slipped; null where it did not; undefined where nobody can tell. */

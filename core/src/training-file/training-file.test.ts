@@ -90,18 +90,19 @@ describe('words', () => {
 describe('columns', () => {
   it('are guessed by their heads, each once', () =>
     expect(
-      guessColumns([
-        'Date',
-        'Athlete',
-        'Exercise Name',
-        'Set Order',
-        'Weight (lbs)',
-        'Reps',
-        'Grip',
-        'Notes',
-        'Note',
-      ]),
+      guessColumns(
+        ['Date', 'Athlete', 'Exercise Name', 'Set Order', 'Weight (lbs)', 'Reps', 'Grip', 'Notes', 'Note'],
+        'training',
+      ),
     ).toEqual({ day: 0, lifter: 1, lift: 2, load: 4, reps: 5, grip: 6, note: 7 }));
+
+  it('mean what files of their kind tell', () => {
+    const head = ['Date', 'Name', 'Hand', 'Max', 'Held (s)', 'Force'];
+    expect(guessColumns(head, 'training')).toEqual({ day: 0, lifter: 1, grip: 2, seconds: 4 });
+    expect(guessColumns(head, 'lifters')).toEqual({ lifter: 1, best: 3 });
+    expect(guessColumns(head, 'grippers')).toEqual({ day: 0, lifter: 1, hand: 2, seconds: 4 });
+    expect(guessColumns(head, 'squeeze')).toEqual({ day: 0, lifter: 1, hand: 2, force: 5 });
+  });
 });
 
 describe('days', () => {
@@ -180,6 +181,7 @@ describe('rows of training', () => {
         liftId: 'deadlift.conventional',
         load: 182.5,
         reps: 3,
+        seconds: null,
         sets: 2,
       },
       ...{ grip: 'hook', strapped: false, chalk: 'block', slippedAtRep: 2, note: 'felt slow' },
@@ -232,8 +234,8 @@ describe('rows of training', () => {
   ])('%s: what is wrong is said', (line, words) => expect(one(line).fault).toMatch(words));
 
   it('columns that are needed, or are not there, are refused by their name', () => {
-    expect(() => rows(['3.4.2026'], { columns: { day: 0, lift: 1, load: 2 } })).toThrow(
-      /columns\.reps.*Repetitions/,
+    expect(() => rows(['3.4.2026'], { columns: { day: 0, lift: 1 } })).toThrow(
+      /columns\.load.*Load/,
     );
     expect(() => rows(['3.4.2026'], { columns: { ...OPTIONS.columns, grip: 40 } })).toThrow(/columns\.grip/);
   });

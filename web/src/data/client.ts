@@ -45,8 +45,9 @@ export async function ask<Answer>(
   path: string,
   body?: unknown,
   patience = PATIENCE_MS,
+  over?: AbortSignal,
 ): Promise<Answer> {
-  const response = await reach(method, path, body, patience);
+  const response = await reach(method, path, body, patience, {}, over);
   if (response.status === 204) return undefined as Answer;
   const answer: unknown = await response.json().catch(() => undefined);
   if (response.ok && answer !== undefined) return answer as Answer;
@@ -93,17 +94,21 @@ const NO_CONNECTION = {
   message: 'No answer from the server. Check the connection; nothing you entered is lost.',
 };
 
+/** Whoever asked ended it themselves. */
+const LET_GO = { code: 'let-go', message: 'Ended. Nothing was brought in.' };
+
 async function reach(
   method: Method,
   path: string,
   body: unknown,
   patience: number,
   headers: Readonly<Record<string, string>> = {},
+  over?: AbortSignal,
 ): Promise<Response> {
   const file = body instanceof FormData;
   const response = await fetch(`/api${path}`, {
     method,
-    signal: AbortSignal.timeout(patience),
+    signal: over ? AbortSignal.any([over, AbortSignal.timeout(patience)]) : AbortSignal.timeout(patience),
     headers: {
       accept: 'application/json',
       // Of a form the browser says it itself, with what stands between its parts.
@@ -113,7 +118,7 @@ async function reach(
     },
     ...(body !== undefined && { body: file ? body : JSON.stringify(body) }),
   }).catch(() => {
-    throw new ApiError(0, NO_CONNECTION);
+    throw new ApiError(0, over?.aborted ? LET_GO : NO_CONNECTION);
   });
   setClockBy(response.headers.get('date'), Date.now());
   return response;

@@ -36,7 +36,8 @@ export type ClubNoun =
   | 'venues'
   | 'kit'
   | 'schools'
-  | 'library';
+  | 'library'
+  | 'protocols';
 
 /**
  * Names of everything that is fetched. Each begins with its owner, so that a write lets go of all that is the owner's by one

@@ -33,6 +33,8 @@ export function FileField({
           onChange={(event) => {
             const file = event.target.files?.[0];
             if (file) onChange(file);
+            // The same file chosen again, after it was put right, is a choice too.
+            event.target.value = '';
           }}
         />
       </label>

@@ -30,6 +30,12 @@ const SCHOOL_BY_SPORT: Readonly<Record<Sport, string>> = {
 /** Training taken for granted until somebody says, years. */
 const USUAL_YEARS = 2;
 
+/** What is asked of a lifter first. */
+export type FirstAnswers = Pick<LifterRequest, 'name' | 'deadliftMax' | 'sport' | 'unit'> & {
+  readonly id: string;
+  readonly bodyMass?: number | null;
+};
+
 /** Lifters as coaches write them: what was never said keeps its usual value, and what changed stays on record. */
 @Injectable()
 export class ProfilesService {
@@ -60,13 +66,20 @@ export class ProfilesService {
     club: ClubRef,
     lifters: readonly (Pick<LifterRequest, 'name' | 'deadliftMax' | 'unit'> & { readonly id: string })[],
   ): Promise<void> {
-    const sport = 'powerlifting' as const;
-    const school = { schoolId: SCHOOL_BY_SPORT[sport], clubSchoolId: null };
-    const rows = lifters.map(({ id, name, deadliftMax, unit }): Lifter => ({
-      ...this.written(club, { name, deadliftMax, sport, version: 0, ...(unit && { unit }) }, null, school),
-      ...{ id, clubId: club.id, version: 1, archivedAt: null },
-    }));
-    await this.lifters.addMany(manager, rows, []);
+    const asked = lifters.map((each) => ({ ...each, sport: 'powerlifting' as const }));
+    await this.lifters.addMany(manager, this.fresh(club, asked), []);
+  }
+
+  /** New lifters as they are kept, of whom only the first answers are known. */
+  fresh(club: ClubRef, lifters: readonly FirstAnswers[]): Lifter[] {
+    return lifters.map(({ id, bodyMass = null, ...answers }): Lifter => {
+      const school = { schoolId: SCHOOL_BY_SPORT[answers.sport], clubSchoolId: null };
+      const body = { ...answers, version: 0, ...(bodyMass !== null && { bodyMass }) };
+      return {
+        ...this.written(club, body, null, school),
+        ...{ id, clubId: club.id, version: 1, archivedAt: null },
+      };
+    });
   }
 
   /** Archives a lifter, or takes one back; repeated it changes nothing. */

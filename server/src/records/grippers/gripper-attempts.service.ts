@@ -3,6 +3,7 @@ import { DataSource, IsNull, type EntityManager } from 'typeorm';
 import { Owners } from '../../platform/access/owners.ts';
 import { insertMany, keepOnce } from '../../platform/database/saves.ts';
 import { notFound } from '../../platform/http/problem.ts';
+import { BroughtRows } from '../../platform/database/brought-rows.ts';
 import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { GripperAttemptRow } from './gripper-attempt.entity.ts';
 
@@ -12,6 +13,9 @@ const MOST = 4000;
 /** Tries at closing grippers; those taken back are hidden, not lost. */
 @Injectable()
 export class GripperAttemptsService implements OnModuleInit {
+  /** Attempts that come from files. */
+  readonly brought = new BroughtRows(GripperAttemptRow, 'undoneAt');
+
   constructor(
     private readonly db: DataSource,
     private readonly kept: KeptTables,

@@ -1,31 +1,66 @@
 import { Injectable, type OnModuleInit } from '@nestjs/common';
-import { DataSource } from 'typeorm';
+import type { FileKind } from '@iron-clasp/core';
+import { DataSource, type EntityManager } from 'typeorm';
+import type { BroughtRows } from '../../platform/database/brought-rows.ts';
+import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { insertMany } from '../../platform/database/saves.ts';
 import { notFound } from '../../platform/http/problem.ts';
-import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
+import type { GripperAttemptRow } from '../grippers/gripper-attempt.entity.ts';
+import { GripperAttemptsService } from '../grippers/gripper-attempts.service.ts';
+import type { Lifter } from '../lifters/lifter.entity.ts';
+import { LiftersService } from '../lifters/lifters.service.ts';
 import type { LoggedSet } from '../log/log.entity.ts';
-import { BroughtSetsService } from '../log/brought-sets.service.ts';
 import { LogService } from '../log/log.service.ts';
+import type { SqueezeTestRow } from '../squeeze/squeeze.entity.ts';
+import { SqueezeService } from '../squeeze/squeeze.service.ts';
 import type { TrainingSession } from '../training/training.entity.ts';
 import { TrainingService } from '../training/training.service.ts';
-import { TrainingImport, TrainingImportRow } from './import.entity.ts';
+import { TrainingImport, TrainingImportRow, type BroughtKind } from './import.entity.ts';
 
 /** Imports that are listed. */
 const LISTED = 50;
+/** Rows that are added at once: between two lots it is told how far it has come, and it can be ended. */
+const AT_ONCE = 2_000;
 
-/** Sessions and sets that an import brings. Their ids follow from what they say, so that the same file brings nothing twice. */
+/** What an import brings, by what it is. Ids follow from what each says, so that the same file brings nothing twice. */
 export interface Brought {
-  readonly sessions: readonly TrainingSession[];
-  readonly sets: readonly LoggedSet[];
+  readonly lifter: readonly Lifter[];
+  readonly session: readonly TrainingSession[];
+  readonly set: readonly LoggedSet[];
+  readonly attempt: readonly GripperAttemptRow[];
+  readonly test: readonly SqueezeTestRow[];
+}
+
+export const NOTHING_BROUGHT: Brought = { lifter: [], session: [], set: [], attempt: [], test: [] };
+
+/** What comes first is what later rows stand in. */
+const IN_ORDER: readonly BroughtKind[] = ['lifter', 'session', 'set', 'attempt', 'test'];
+
+/** Which of its rows a file of a kind is counted by. */
+export const COUNTED: Readonly<Record<FileKind, Exclude<BroughtKind, 'session'>>> = {
+  training: 'set',
+  lifters: 'lifter',
+  grippers: 'attempt',
+  squeeze: 'test',
+};
+
+/** An import under way, as whoever waits for it follows it. */
+export interface UnderWay {
+  /** Told between two lots. */
+  readonly onProgress?: (done: number, of: number) => void;
+  /** Ends it, with nothing brought. */
+  readonly signal?: AbortSignal;
 }
 
 @Injectable()
 export class ImportsService implements OnModuleInit {
   constructor(
     private readonly db: DataSource,
+    private readonly lifters: LiftersService,
     private readonly training: TrainingService,
     private readonly log: LogService,
-    private readonly brought: BroughtSetsService,
+    private readonly grippers: GripperAttemptsService,
+    private readonly squeeze: SqueezeService,
     private readonly kept: KeptTables,
   ) {}
 
@@ -43,61 +78,59 @@ export class ImportsService implements OnModuleInit {
       .find({ where: { clubId }, order: { importedAt: 'DESC', id: 'ASC' }, take: LISTED });
   }
 
-  /** Of the sets, those that stand in the log already. */
-  knownOf(clubId: string, ids: readonly string[]): Promise<ReadonlySet<string>> {
-    return this.brought.standing(clubId, ids);
+  /** Of what a file of that kind is counted by, what is there already. */
+  knownOf(clubId: string, kind: FileKind, brought: Brought): Promise<ReadonlySet<string>> {
+    const counted = COUNTED[kind];
+    return this.keeper(counted).shown(this.db.manager, clubId, idsOf(brought[counted]));
   }
 
   /**
-   * Brings sessions and sets in, all or nothing. What stands there already is left as it is; what an import brought that was
+   * Brings in what a file tells of, all or nothing. What is there already is left as it is; what an import brought that was
    * undone since comes back. Sent again under its id it changes nothing.
    */
   async bring(
-    { id, clubId, name, by, at }: { id: string; clubId: string; name: string; by: string; at: Date },
-    { sessions, sets }: Brought,
+    of: { id: string; clubId: string; kind: FileKind; name: string; by: string; at: Date },
+    brought: Brought,
+    { onProgress, signal }: UnderWay = {},
   ): Promise<void> {
+    const { id, clubId, kind, name, by, at } = of;
     await this.db.transaction(async (manager) => {
-      // One at a time: two that tell of the same set would both add it.
+      // One at a time: two that tell of the same would both add it.
       await manager.query('SELECT pg_advisory_xact_lock(hashtextextended($1, 0))', [`import ${clubId}`]);
       const imports = manager.getRepository(TrainingImport);
       const before = await imports.findOneBy({ id });
       if (before && before.clubId !== clubId) throw notFound('import');
       if (before && !before.undoneAt) return;
       await manager.query('SET LOCAL statement_timeout = 0');
-      // Sessions first: a set stands in one.
-      const standing = await this.brought.standing(
-        clubId,
-        sets.map((set) => set.id),
-      );
-      const wanted = new Set(sets.filter((set) => !standing.has(set.id)).map((set) => set.sessionId));
-      const freshSessions = await this.training.bringBack(
-        manager,
-        clubId,
-        sessions.filter((session) => wanted.has(session.id)),
-      );
-      const freshSets = await this.brought.bringBack(manager, clubId, sets);
-      const row = { id, clubId, name, importedBy: by, importedAt: at, undoneBy: null, undoneAt: null };
-      await imports.save({ ...row, sets: freshSets.size, sessions: freshSessions.size });
-      const rows = [
-        ...sessions
-          .filter((each) => freshSessions.has(each.id))
-          .map((each) => ({ ...each, kind: 'session' as const })),
-        ...sets.filter((each) => freshSets.has(each.id)).map((each) => ({ ...each, kind: 'set' as const })),
-      ].map(({ id: rowId, lifterId, kind }) => ({ id: rowId, importId: id, lifterId, kind }));
+      const wanted = { ...brought, session: await this.wantedSessions(manager, clubId, brought) };
+      const total = IN_ORDER.reduce((sum, each) => sum + wanted[each].length, 0);
+      const fresh: Omit<TrainingImportRow, 'importId'>[] = [];
+      let done = 0;
+      for (const each of IN_ORDER)
+        for (let i = 0; i < wanted[each].length; i += AT_ONCE) {
+          signal?.throwIfAborted();
+          const lot = wanted[each].slice(i, i + AT_ONCE);
+          const shown = await this.keeper(each).show(manager, clubId, lot as never);
+          for (const row of lot)
+            if (shown.has(row.id))
+              fresh.push({ id: row.id, lifterId: each === 'lifter' ? row.id : lifterOf(row), kind: each });
+          onProgress?.((done += lot.length), total);
+        }
+      const counted = fresh.filter((row) => row.kind === COUNTED[kind]);
+      const row = { id, clubId, kind, name, importedBy: by, importedAt: at, undoneBy: null, undoneAt: null };
+      await imports.save({ ...row, things: counted.length, days: daysOf(brought, counted) });
       // A row that came back belongs to the import that brought it last.
-      for (let i = 0; i < rows.length; i += 5_000) {
-        const some = rows.slice(i, i + 5_000);
-        await manager.delete(
-          TrainingImportRow,
-          some.map((each) => each.id),
-        );
+      for (let i = 0; i < fresh.length; i += AT_ONCE) {
+        const some = fresh.slice(i, i + AT_ONCE).map((each) => ({ ...each, importId: id }));
+        await manager.delete(TrainingImportRow, idsOf(some));
         await insertMany(manager, TrainingImportRow, some);
       }
+      signal?.throwIfAborted();
     });
     // The curves are fitted before a page asks for them.
     this.log.changedOf(
       clubId,
-      sets.map((set) => set.lifterId),
+      brought.set.map((set) => set.lifterId),
     );
   }
 
@@ -109,19 +142,53 @@ export class ImportsService implements OnModuleInit {
       if (found.undoneAt) return [];
       await manager.query('SET LOCAL statement_timeout = 0');
       const rows = await manager.findBy(TrainingImportRow, { importId: id });
-      const ids = (kind: TrainingImportRow['kind']): string[] =>
-        rows.filter((row) => row.kind === kind).map((row) => row.id);
-      await this.brought.undoMany(manager, clubId, ids('set'), at);
-      const used = await this.brought.sessionsWithEntries(manager, ids('session'));
-      await this.training.removeMany(
-        manager,
-        clubId,
-        ids('session').filter((each) => !used.has(each)),
-        at,
-      );
+      for (const each of [...IN_ORDER].reverse()) {
+        const ids = idsOf(rows.filter((row) => row.kind === each));
+        const used = each === 'session' ? await this.log.sessionsWithEntries(manager, ids) : new Set();
+        await this.keeper(each).hide(
+          manager,
+          clubId,
+          ids.filter((one) => !used.has(one)),
+          at,
+        );
+      }
       await manager.update(TrainingImport, { id }, { undoneBy: by, undoneAt: at });
-      return rows.map((row) => row.lifterId);
+      return rows.filter((row) => row.kind === 'set').map((row) => row.lifterId);
     });
     this.log.changedOf(clubId, touched);
   }
+
+  /** Sessions in which a set stands that is not there yet. */
+  private async wantedSessions(
+    manager: EntityManager,
+    clubId: string,
+    { session, set }: Brought,
+  ): Promise<readonly TrainingSession[]> {
+    const standing = await this.log.brought.shown(manager, clubId, idsOf(set));
+    const wanted = new Set(set.filter((each) => !standing.has(each.id)).map((each) => each.sessionId));
+    return session.filter((each) => wanted.has(each.id));
+  }
+
+  private keeper(kind: BroughtKind): Pick<BroughtRows<never>, 'show' | 'shown' | 'hide'> {
+    return {
+      lifter: this.lifters.brought,
+      session: this.training.brought,
+      set: this.log.brought,
+      attempt: this.grippers.brought,
+      test: this.squeeze.brought,
+    }[kind];
+  }
+}
+
+const idsOf = (rows: readonly { readonly id: string }[]): string[] => rows.map((row) => row.id);
+const lifterOf = (row: Brought[BroughtKind][number]): string => ('lifterId' in row ? row.lifterId : row.id);
+
+/** Days of a lifter on which something of it was done. */
+function daysOf(brought: Brought, fresh: readonly { readonly id: string }[]): number {
+  const ids = new Set(idsOf(fresh));
+  const done = [
+    ...[...brought.set, ...brought.attempt].map((row) => ({ ...row, day: row.trainingDay })),
+    ...brought.test.map((row) => ({ ...row, day: row.testedOn })),
+  ];
+  return new Set(done.filter((row) => ids.has(row.id)).map((row) => `${row.lifterId} ${row.day}`)).size;
 }

@@ -6,6 +6,7 @@ import { Owners } from '../../platform/access/owners.ts';
 import { changeVersion, insertMany, saveVersion, type Saved } from '../../platform/database/saves.ts';
 import type { PageKey } from '../../platform/http/paging.ts';
 import { notFound } from '../../platform/http/problem.ts';
+import { BroughtRows } from '../../platform/database/brought-rows.ts';
 import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { Lifter, LifterHistory, type LifterChange } from './lifter.entity.ts';
 import { LiftersRepository } from './lifters.repository.ts';
@@ -15,6 +16,9 @@ export type LifterContent = Omit<Lifter, 'id' | 'clubId' | 'version' | 'archived
 
 @Injectable()
 export class LiftersService implements OnModuleInit {
+  /** Lifters that come from files. */
+  readonly brought = new BroughtRows(Lifter, 'archivedAt');
+
   constructor(
     private readonly db: DataSource,
     private readonly lifters: LiftersRepository,

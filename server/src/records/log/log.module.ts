@@ -4,7 +4,6 @@ import { AccountsModule } from '../accounts/accounts.module.ts';
 import { LiftersModule } from '../lifters/lifters.module.ts';
 import { TrainingModule } from '../training/training.module.ts';
 import { LoggedSet, LoggedHold, LogCorrection } from './log.entity.ts';
-import { BroughtSetsService } from './brought-sets.service.ts';
 import { LogRepository } from './log.repository.ts';
 import { LogService } from './log.service.ts';
 
@@ -16,7 +15,7 @@ import { LogService } from './log.service.ts';
     LiftersModule,
     TrainingModule,
   ],
-  providers: [BroughtSetsService, LogRepository, LogService],
-  exports: [BroughtSetsService, LogService],
+  providers: [LogRepository, LogService],
+  exports: [LogService],
 })
 export class LogModule {}

@@ -8,6 +8,7 @@ import { alike, insertMany, insertNew, keepOnce } from '../../platform/database/
 import type { PageKey } from '../../platform/http/paging.ts';
 import { differsFromKept, notFound, Problem } from '../../platform/http/problem.ts';
 import { AccountsService } from '../accounts/accounts.service.ts';
+import { BroughtRows } from '../../platform/database/brought-rows.ts';
 import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { TrainingService } from '../training/training.service.ts';
 import type { TrainingSession } from '../training/training.entity.ts';
@@ -38,6 +39,9 @@ export class LogService implements OnModuleInit {
   /** Whose log has changed, once the change is kept. */
   readonly changes: Observable<LogChange> = this.#changes;
 
+  /** Sets that come from files. */
+  readonly brought = new BroughtRows(LoggedSet, 'undoneAt');
+
   constructor(
     private readonly db: DataSource,
     private readonly log: LogRepository,
@@ -57,6 +61,16 @@ export class LogService implements OnModuleInit {
       // The database counts it anew.
       { name: 'log_version', partOf: 'lifter_id', exported: 'never' },
     );
+  }
+
+  /** Those of the sessions of which anything still stands. */
+  async sessionsWithEntries(manager: EntityManager, ids: readonly string[]): Promise<ReadonlySet<string>> {
+    const rows: { id: string }[] = await manager.query(
+      `SELECT session_id AS id FROM logged_set WHERE session_id = ANY($1) AND undone_at IS NULL
+       UNION SELECT session_id FROM logged_hold WHERE session_id = ANY($1) AND undone_at IS NULL`,
+      [ids],
+    );
+    return new Set(rows.map((row) => row.id));
   }
 
   /** A number that grows with every change of the lifter's log: what was read of it is good for as long as it stands. */

@@ -3,6 +3,7 @@ import { DataSource, In, IsNull, type EntityManager } from 'typeorm';
 import { Owners } from '../../platform/access/owners.ts';
 import { insertMany, keepOnce, saveVersion } from '../../platform/database/saves.ts';
 import { notFound } from '../../platform/http/problem.ts';
+import { BroughtRows } from '../../platform/database/brought-rows.ts';
 import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { SqueezeProtocolRow, SqueezeTestRow, SqueezeTraceRow } from './squeeze.entity.ts';
 
@@ -15,6 +16,9 @@ export type ProtocolContent = Pick<SqueezeProtocolRow, 'name' | 'protocol' | 'co
 /** Squeeze tests with their traces, and the protocols of a club. */
 @Injectable()
 export class SqueezeService implements OnModuleInit {
+  /** Tests that come from files. */
+  readonly brought = new BroughtRows(SqueezeTestRow, 'undoneAt');
+
   constructor(
     private readonly db: DataSource,
     private readonly kept: KeptTables,

@@ -9,6 +9,7 @@ import {
   type Saved,
 } from '../../platform/database/saves.ts';
 import { notFound, Problem } from '../../platform/http/problem.ts';
+import { BroughtRows } from '../../platform/database/brought-rows.ts';
 import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import type { HoldKindId } from '@iron-clasp/core';
 import { PlannedSet, TrainingSession, type PlannedHold } from './training.entity.ts';
@@ -28,6 +29,9 @@ const MOST_A_WEEK = 2000;
 
 @Injectable()
 export class TrainingService implements OnModuleInit {
+  /** Sessions that come from files. */
+  readonly brought = new BroughtRows(TrainingSession, 'removedAt');
+
   constructor(
     private readonly db: DataSource,
     private readonly training: TrainingRepository,
@@ -202,35 +206,6 @@ export class TrainingService implements OnModuleInit {
       ...{ ...NEW_SESSION, ...of, finished: true, barId: null, holds: [], rehearsesMeet: false },
       ...{ version: 1, lines: null },
     };
-  }
-
-  /** Adds sessions whose ids follow from what they are; those that were removed come back. The ids of both. */
-  async bringBack(
-    manager: EntityManager,
-    clubId: string,
-    sessions: readonly TrainingSession[],
-  ): Promise<ReadonlySet<string>> {
-    const ids = sessions.map((each) => each.id);
-    const known: { id: string; removed: boolean }[] = await manager.query(
-      'SELECT id, removed_at IS NOT NULL AS removed FROM training_session WHERE id = ANY($1) AND club_id = $2',
-      [ids, clubId],
-    );
-    const back = known.filter((each) => each.removed).map((each) => each.id);
-    await manager.query('UPDATE training_session SET removed_at = NULL WHERE id = ANY($1) AND club_id = $2', [
-      back,
-      clubId,
-    ]);
-    const there = new Set(known.map((each) => each.id));
-    const fresh = sessions.filter((each) => !there.has(each.id));
-    await insertMany(manager, TrainingSession, fresh);
-    return new Set([...back, ...fresh.map((each) => each.id)]);
-  }
-
-  async removeMany(manager: EntityManager, clubId: string, ids: readonly string[], at: Date): Promise<void> {
-    await manager.query(
-      'UPDATE training_session SET removed_at = $3 WHERE id = ANY($1) AND club_id = $2 AND removed_at IS NULL',
-      [ids, clubId, at],
-    );
   }
 
   async addMany(

@@ -74,6 +74,12 @@ export class SqueezeController {
     return this.views.trace(who.club, id, place);
   }
 
+  @Get('squeeze-protocols')
+  @ApiOperation({ summary: 'Protocols that a squeeze test can be taken by' })
+  protocols(@Who() who: SignedIn): Promise<SqueezeProtocolView[]> {
+    return this.views.protocols(who.club.id);
+  }
+
   @Put('squeeze-protocols/:id')
   @ApiOperation({ summary: 'Write a protocol of the club, new or at the version its editor saw' })
   async saveProtocol(

@@ -46,13 +46,7 @@ export class SqueezeViewService {
     const last = rows[0]?.testedOn;
     return {
       today: this.days.today(club),
-      protocols: [
-        ...protocols.map(protocolView),
-        {
-          ...{ id: null, version: 0, name: WORKING_PROTOCOL_NAME },
-          ...{ protocol: WORKING_PROTOCOL, contractions: null },
-        },
-      ],
+      protocols: withWorking(protocols),
       dynamometers: venues.flatMap(({ venue, kit }) =>
         venue.archivedAt ? [] : kit.dynamometers.map((dynamometer) => ({ venue: venue.name, dynamometer })),
       ),
@@ -68,11 +62,24 @@ export class SqueezeViewService {
     };
   }
 
+  /** Protocols that a test can be taken by, the club's own first. */
+  async protocols(clubId: string): Promise<SqueezeProtocolView[]> {
+    return withWorking(await this.squeezes.protocols(clubId));
+  }
+
   async trace(club: ClubRef, testId: string, place: number): Promise<TraceView> {
     const { hand, times, forces } = await this.squeezes.trace(club.id, testId, place);
     return { hand, times, forces };
   }
 }
+
+const withWorking = (own: readonly SqueezeProtocolRow[]): SqueezeProtocolView[] => [
+  ...own.map(protocolView),
+  {
+    ...{ id: null, version: 0, name: WORKING_PROTOCOL_NAME },
+    ...{ protocol: WORKING_PROTOCOL, contractions: null },
+  },
+];
 
 export function protocolView({
   id,

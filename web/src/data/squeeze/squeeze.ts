@@ -48,6 +48,14 @@ export function useSaveProtocol(
   );
 }
 
+/** The club's own protocols. */
+export function useProtocols(): UseQueryResult<SqueezeProtocolView[], ApiError> {
+  return useQuery({
+    queryKey: keys.club('protocols'),
+    queryFn: () => ask<SqueezeProtocolView[]>('GET', '/squeeze-protocols'),
+  });
+}
+
 export function useTrace(testId: string, place: number | null): UseQueryResult<TraceView, ApiError> {
   return useQuery({
     queryKey: ['trace', testId, place],

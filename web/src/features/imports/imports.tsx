@@ -1,68 +1,79 @@
-import {
-  NEEDED_FIELDS,
-  TRAINING_FIELD_NAMES,
-  TRAINING_FIELDS,
-  unitOfWords,
-  type DayOrder,
-  type MassUnit,
-  type NoGripChoice,
-  type TrainingColumns,
-} from '@iron-clasp/core';
-import type { ImportPreview, ImportView, TrainingImportRequest } from '@iron-clasp/contract';
+import type { ImportView } from '@iron-clasp/contract';
 import { format, parseISO } from 'date-fns';
 import { useState, type ReactElement } from 'react';
-import { useBringIn, useImportPreview, useImports, useUndoImport } from '../../data/imports/imports.ts';
-import { useVenues } from '../../data/kit/kit.ts';
-import { useEveryLifter } from '../../data/lifters/rack.ts';
-import { useUnit } from '../../data/session/use-unit.ts';
+import { useImports, useUndoImport } from '../../data/imports/imports.ts';
 import { Button } from '../../ui/button.tsx';
 import { Choices } from '../../ui/choices.tsx';
-import { useDateHabit, writeDay } from '../../ui/date-words.ts';
 import { FileField } from '../../ui/file-field.tsx';
-import { SaveTable } from '../../ui/save-table.tsx';
-import { Select } from '../../ui/select.tsx';
-import { Caution, Failed, Loading } from '../../ui/states.tsx';
+import { Failed, Loading } from '../../ui/states.tsx';
 import { TextArea } from '../../ui/text-area.tsx';
-import { useToast } from '../../ui/toast.tsx';
-import {
-  columnName,
-  daysOf,
-  likelyLifter,
-  namesIn,
-  openFile,
-  withColumn,
-  type OpenedFile,
-} from './mapping.ts';
+import { saidOfImport } from './import-words.ts';
+import { openFile, type OpenedFile } from './mapping.ts';
+import { Mapping } from './map-columns.tsx';
+import { isWorkbook, readWorkbook, type Sheet } from './sheets.ts';
 
-const NO_GRIP: readonly (readonly [NoGripChoice, string])[] = [
-  ['leaveOut', 'leave them out'],
-  ['doubleOverhand', 'double overhand'],
-  ['mixed', 'mixed'],
-  ['hook', 'hook'],
-  ['straps', 'straps'],
-];
-
-/** Past training from a file: what it holds is shown and put right before anything is stored. */
+/** Tables from elsewhere: what a file holds is shown and put right before anything is stored. */
 export function Imports(): ReactElement {
   const [file, setFile] = useState<OpenedFile>();
+  const [sheets, setSheets] = useState<readonly Sheet[]>([]);
+  const [chosenName, setChosenName] = useState<string>();
   const [fault, setFault] = useState<string>();
+  const wrong = (error: unknown): void => {
+    setFile(undefined);
+    setFault(error instanceof Error ? error.message : 'This is no table.');
+  };
   const open = (name: string, text: string): void => {
     try {
       setFile(openFile(name, text));
       setFault(undefined);
     } catch (error) {
-      setFile(undefined);
-      setFault(error instanceof Error ? error.message : 'This is no table.');
+      wrong(error);
+    }
+  };
+  const paste = (name: string, text: string): void => {
+    setSheets([]);
+    setChosenName(undefined);
+    open(name, text);
+  };
+  const openSheet = (name: string, { name: sheet, text }: Sheet, several: boolean): void =>
+    open(several ? `${name}, ${sheet}` : name, text);
+  const choose = async (chosen: File): Promise<void> => {
+    setSheets([]);
+    setChosenName(chosen.name);
+    try {
+      if (!isWorkbook(chosen.name)) return open(chosen.name, await chosen.text());
+      const found = await readWorkbook(chosen);
+      setSheets(found);
+      openSheet(chosen.name, found[0]!, found.length > 1);
+    } catch (error) {
+      wrong(error);
     }
   };
   return (
     <div className="mt-3 max-w-4xl">
       <p className="max-w-prose text-quiet">
-        A table of sets, one a row: day, lift, load and repetitions at least. The more it says of grip,
-        straps, chalk and slips, the sooner the curve knows the hands. Nothing is stored before you have
-        looked at it, and a whole file can be taken back.
+        A table, one thing a row: past sets, lifters, gripper attempts or squeeze scores. Nothing is stored
+        before you have looked at it, and a whole file can be taken back.
       </p>
-      <Source onText={open} chosen={file?.name} />
+      <Source onFile={(chosen) => void choose(chosen)} onText={paste} chosen={chosenName} />
+      {sheets.length > 1 && (
+        <div className="mt-3">
+          <Choices
+            legend="Sheet of the workbook"
+            value={
+              sheets.find(({ name }) => file?.name === `${chosenName}, ${name}`)?.name ?? sheets[0]!.name
+            }
+            options={sheets.map(({ name }) => [name, name] as const)}
+            onChange={(name) =>
+              openSheet(
+                chosenName!,
+                sheets.find((each) => each.name === name)!,
+                true,
+              )
+            }
+          />
+        </div>
+      )}
       {fault && (
         <p role="alert" className="mt-2 text-oxblood">
           {fault}
@@ -77,20 +88,22 @@ export function Imports(): ReactElement {
 }
 
 function Source({
+  onFile,
   onText,
   chosen,
 }: {
+  onFile: (file: File) => void;
   onText: (name: string, text: string) => void;
   chosen: string | undefined;
 }): ReactElement {
   const [pasted, setPasted] = useState('');
   return (
-    <div className="mt-3 grid gap-4 md:grid-cols-2">
+    <div className="mt-3 grid items-start gap-4 md:grid-cols-2">
       <FileField
-        label="A file (CSV, TSV or text)"
-        accept=".csv,.tsv,.txt,text/*"
+        label="A file (XLSX, CSV, TSV or text)"
+        accept=".xlsx,.csv,.tsv,.txt,text/*"
         chosen={chosen}
-        onChange={(file) => void file.text().then((text) => onText(file.name, text))}
+        onChange={onFile}
       />
       <div>
         <TextArea
@@ -108,191 +121,6 @@ function Source({
           Read the cells
         </Button>
       </div>
-    </div>
-  );
-}
-
-function Mapping({ file, onDone }: { file: OpenedFile; onDone: () => void }): ReactElement {
-  const { table } = file;
-  const reader = useUnit();
-  const venues = useVenues();
-  const lifters = useEveryLifter();
-  const [columns, setColumns] = useState<TrainingColumns>(file.columns);
-  const [unit, setUnit] = useState<MassUnit>(reader);
-  const [said, setSaid] = useState<DayOrder>();
-  const [noGrip, setNoGrip] = useState<NoGripChoice>('leaveOut');
-  const [venue, setVenue] = useState<string>();
-  const [who, setWho] = useState<Readonly<Record<string, string>>>({});
-  const [id] = useState(() => crypto.randomUUID());
-  const preview = useImportPreview();
-  const bring = useBringIn(id);
-  const say = useToast();
-  if (!venues.data || !lifters.data) return <Loading what="venues and lifters" lines={4} />;
-  const habit = daysOf(table, columns);
-  const order = said ?? habit.order;
-  const headUnit = unitOfWords(columns.load === undefined ? '' : (table.head[columns.load] ?? ''));
-  const names = namesIn(table, columns);
-  const lifterOf = (name: string): string => who[name] ?? likelyLifter(name, lifters.data) ?? '';
-  const missing = NEEDED_FIELDS.filter((field) => columns[field] === undefined);
-  const venueId = venue ?? venues.data[0]?.id;
-  const body = (): TrainingImportRequest => ({
-    ...{ text: file.text, name: file.name, columns: { ...columns } as TrainingImportRequest['columns'] },
-    ...{ unit, order, noGrip, venueId: venueId! },
-    lifters: names.map((name) => ({ name, lifterId: lifterOf(name) || null })),
-  });
-  // What was looked at is only what it says while nothing about it is changed.
-  const changed =
-    <Value,>(set: (value: Value) => void) =>
-    (value: Value): void => {
-      preview.reset();
-      set(value);
-    };
-  return (
-    <section aria-label="How it is read" className="mt-5 grid gap-4">
-      <h2 className="border-b-2 border-ink pb-1 text-2xl">
-        {file.name}: {table.rows.length.toLocaleString('en')} rows
-      </h2>
-      <div className="grid gap-3 sm:grid-cols-2 lg:grid-cols-4">
-        {TRAINING_FIELDS.map((field) => (
-          <Select
-            key={field}
-            label={TRAINING_FIELD_NAMES[field]}
-            value={columns[field] === undefined ? '' : String(columns[field])}
-            error={missing.includes(field) ? 'Choose its column.' : undefined}
-            options={[
-              ['', 'not in the file'],
-              ...Array.from({ length: table.width }, (_, i) => [String(i), columnName(table, i)] as const),
-            ]}
-            onChange={changed((value: string) =>
-              setColumns(withColumn(columns, field, value === '' ? undefined : Number(value))),
-            )}
-          />
-        ))}
-      </div>
-      {!habit.certain && (
-        <Caution>
-          Every day of this file can be read with the day or the month first. Say which it is.
-        </Caution>
-      )}
-      <div className="flex flex-wrap gap-x-8 gap-y-3">
-        <Choices
-          legend="Days are written"
-          value={order}
-          options={[
-            ['dayFirst', 'day first: 24.11.'],
-            ['monthFirst', 'month first: 11/24'],
-          ]}
-          onChange={changed(setSaid)}
-        />
-        {headUnit ? (
-          <p className="self-end pb-1.5">Loads are in {headUnit}, as the column says.</p>
-        ) : (
-          <Choices
-            legend="Loads that name no unit"
-            value={unit}
-            options={[
-              ['kg', 'kg'],
-              ['lb', 'lb'],
-            ]}
-            onChange={changed(setUnit)}
-          />
-        )}
-      </div>
-      <Choices
-        legend="Pulls of which the file says no grip"
-        value={noGrip}
-        options={NO_GRIP}
-        onChange={changed(setNoGrip)}
-      />
-      <div className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
-        <Select
-          label="Where it was done"
-          value={venueId ?? ''}
-          options={venues.data.map((each) => [each.id, each.name] as const)}
-          onChange={changed(setVenue)}
-        />
-        {names.map((name) => (
-          <Select
-            key={name}
-            label={name === '' ? 'Whose training it is' : `“${name}” is`}
-            value={lifterOf(name)}
-            options={[
-              ['', 'nobody: leave the rows out'],
-              ...lifters.data.map((each) => [each.id, each.name] as const),
-            ]}
-            onChange={changed((value: string) => setWho({ ...who, [name]: value }))}
-          />
-        ))}
-      </div>
-      {(preview.error ?? bring.error) && <Failed error={preview.error ?? bring.error} />}
-      {preview.data && <Found found={preview.data} />}
-      <div className="flex flex-wrap gap-3">
-        <Button
-          look={preview.data ? 'plain' : 'action'}
-          disabled={missing.length > 0 || !venueId || preview.isPending || bring.isPending}
-          onClick={() => preview.mutate(body())}
-        >
-          {preview.isPending ? 'Reading every row …' : 'Look at the rows'}
-        </Button>
-        {preview.data && preview.data.sets > 0 && (
-          <Button
-            look="action"
-            disabled={bring.isPending}
-            onClick={() =>
-              bring.mutate(body(), {
-                onSuccess: ({ done }) => {
-                  say(`${done.sets.toLocaleString('en')} sets of ${file.name} are in the log.`);
-                  onDone();
-                },
-              })
-            }
-          >
-            {bring.isPending
-              ? 'Bringing them in …'
-              : `Bring in ${preview.data.sets.toLocaleString('en')} sets`}
-          </Button>
-        )}
-        <Button disabled={bring.isPending} onClick={onDone}>
-          Cancel
-        </Button>
-      </div>
-    </section>
-  );
-}
-
-/** What the server made of the rows: what would come in, and what is left out with why. */
-function Found({ found }: { found: ImportPreview }): ReactElement {
-  const habit = useDateHabit();
-  const n = (value: number): string => value.toLocaleString('en');
-  return (
-    <div role="status" className="border-l-4 border-verdigris bg-raised px-4 py-3">
-      <p className="text-lg">
-        <b>
-          {n(found.sets)} sets on {n(found.sessions)} days
-        </b>
-        {found.from && found.to && ` from ${writeDay(found.from, habit)} to ${writeDay(found.to, habit)}`}{' '}
-        would come in.
-        {found.known > 0 && ` ${n(found.known)} are in the log already.`}
-        {found.leftOut > 0 && ` ${n(found.leftOut)} of ${n(found.rows)} rows are left out:`}
-      </p>
-      {found.faults.length > 0 && (
-        <>
-          <ul aria-label="Rows that are left out" className="mt-2 max-h-60 overflow-y-auto" tabIndex={0}>
-            {found.faults.map(({ line, fault }) => (
-              <li key={line} className="grid grid-cols-[4.5rem_minmax(0,1fr)] border-b border-rule py-1">
-                <span className="figures text-quiet">row {line}</span> {fault}
-              </li>
-            ))}
-          </ul>
-          <p className="mt-2">
-            {found.leftOut > found.faults.length && `The first ${found.faults.length} are shown. `}
-            <SaveTable
-              name="rows left out"
-              table={{ head: ['row', 'why'], rows: found.faults.map(({ line, fault }) => [line, fault]) }}
-            />
-          </p>
-        </>
-      )}
     </div>
   );
 }
@@ -324,8 +152,8 @@ function Done({ done }: { done: ImportView }): ReactElement {
       <span className="grow">
         <b>{done.name}</b>{' '}
         <span className="text-quiet">
-          {done.sets.toLocaleString('en')} sets on {done.sessions.toLocaleString('en')} days,{' '}
-          {format(parseISO(done.at), 'd MMM yyyy, HH:mm')}, by {done.by}
+          {saidOfImport(done.kind, done.things, done.days)}, {format(parseISO(done.at), 'd MMM yyyy, HH:mm')},
+          by {done.by}
           {done.undone && `; undone by ${done.undone.by}`}
         </span>
       </span>
