@@ -194,3 +194,8 @@ export interface ImportProgress {
   readonly done: number;
   readonly of: number;
 }
+
+/** Null before its first rows are in. */
+export interface ImportProgressView {
+  readonly progress: ImportProgress | null;
+}

@@ -5,7 +5,7 @@ import type {
   GrippersView,
   ImportDone,
   ImportPreview,
-  ImportProgress,
+  ImportProgressView,
   ImportsView,
   KitView,
   LogView,
@@ -198,11 +198,13 @@ describe('other files', () => {
       { line: 5, fault: 'No gripper of the club is “The Unknown”. Add it under Kit first.' },
     ]);
     const mine = randomUUID();
-    expect((await ask<ImportDone>('put', mine, file)).imports.find((each) => each.id === mine)).toMatchObject({
-      kind: 'grippers',
-      things: 3,
-      days: 2,
-    });
+    expect((await ask<ImportDone>('put', mine, file)).imports.find((each) => each.id === mine)).toMatchObject(
+      {
+        kind: 'grippers',
+        things: 3,
+        days: 2,
+      },
+    );
     const kept = async (): Promise<number> => {
       const [row] = await api.db.query<{ n: number }[]>(
         'SELECT count(*)::int AS n FROM gripper_attempt WHERE lifter_id = $1 AND undone_at IS NULL',
@@ -266,17 +268,17 @@ it('tells how far it has come, and brings nothing where whoever asked lets go', 
   });
   const text = `${FILE.split('\n')[0]}\n${rows.join('\n')}`;
   const service = api.app.get(ImportsUnderWay);
-  const told: ImportProgress[] = [];
   const mine = randomUUID();
   const [account] = await api.db.query<{ club_id: string }[]>(`SELECT club_id FROM lifter WHERE id = $1`, [
     lifter,
   ]);
   // Let go as soon as the first lot is in.
   const over = new AbortController();
-  const following = service.of(account!.club_id, mine).subscribe((each) => {
-    told.push(each);
+  const tell = service.tell.bind(service);
+  service.tell = (club, import_, done, of) => {
+    tell(club, import_, done, of);
     over.abort();
-  });
+  };
   await api.app.listen(0, '127.0.0.1');
   const { port } = api.app.getHttpServer().address() as AddressInfo;
   const cookie = coach.agent.jar
@@ -289,8 +291,12 @@ it('tells how far it has come, and brings nothing where whoever asked lets go', 
     body: JSON.stringify(request({ text })),
   });
   await expect(sent).rejects.toThrow(/abort/i);
-  following.unsubscribe();
-  expect(told[0]!.of).toBeGreaterThan(6_000);
+  service.tell = tell;
+  const { progress } = await coach.get<ImportProgressView>(`/imports/${mine}/progress`);
+  expect(progress!.of).toBeGreaterThan(6_000);
+  expect(progress!.done).toBeLessThan(progress!.of);
+  const foreign = await Coach.signIn(api, await addForeignCoach(api, 'progress@elsewhere.example'));
+  expect(await foreign.get<ImportProgressView>(`/imports/${mine}/progress`)).toEqual({ progress: null });
   // Once the club's lock is free the transaction is over: nothing of it stands.
   await api.db.transaction((manager) =>
     manager.query('SELECT pg_advisory_xact_lock(hashtextextended($1, 0))', [`import ${account!.club_id}`]),

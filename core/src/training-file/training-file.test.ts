@@ -234,9 +234,7 @@ describe('rows of training', () => {
   ])('%s: what is wrong is said', (line, words) => expect(one(line).fault).toMatch(words));
 
   it('columns that are needed, or are not there, are refused by their name', () => {
-    expect(() => rows(['3.4.2026'], { columns: { day: 0, lift: 1 } })).toThrow(
-      /columns\.load.*Load/,
-    );
+    expect(() => rows(['3.4.2026'], { columns: { day: 0, lift: 1 } })).toThrow(/columns\.load.*Load/);
     expect(() => rows(['3.4.2026'], { columns: { ...OPTIONS.columns, grip: 40 } })).toThrow(/columns\.grip/);
   });
 

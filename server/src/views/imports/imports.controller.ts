@@ -1,32 +1,17 @@
-import {
-  Body,
-  Controller,
-  Delete,
-  Get,
-  HttpCode,
-  Param,
-  Post,
-  Put,
-  Req,
-  Res,
-  Sse,
-  UseGuards,
-  type MessageEvent,
-} from '@nestjs/common';
+import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Res, UseGuards } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import {
   FileImportRequest,
   type ImportDone,
   type ImportPreview,
+  type ImportProgressView,
   type ImportsView,
   type ImportView,
 } from '@iron-clasp/contract';
-import type { Request, Response } from 'express';
-import type { Observable } from 'rxjs';
+import type { Response } from 'express';
 import { Unrecorded } from '../../platform/access/deeds.ts';
 import { PlannersOnly, Who } from '../../platform/access/guard.ts';
 import { HeavyReads } from '../../platform/access/heavy-reads.ts';
-import { Streams } from '../../platform/access/streams.ts';
 import type { SignedIn } from '../../platform/access/signed-in.ts';
 import { Problem } from '../../platform/http/problem.ts';
 import { KnownId } from '../../platform/http/validation.ts';
@@ -44,7 +29,6 @@ export class ImportsController {
     private readonly imports: ImportsService,
     private readonly accounts: AccountsService,
     private readonly underWay: ImportsUnderWay,
-    private readonly streams: Streams,
   ) {}
 
   @Get()
@@ -85,14 +69,10 @@ export class ImportsController {
     return { done, imports: await this.listed(who) };
   }
 
-  @Sse(':id/progress')
-  @ApiOperation({ summary: 'How far an import has come: server-sent events until it is done' })
-  progress(
-    @Who() who: SignedIn,
-    @Param('id', new KnownId('import')) id: string,
-    @Req() request: Request,
-  ): Observable<MessageEvent> {
-    return this.streams.follow(request, this.underWay.of(who.club.id, id));
+  @Get(':id/progress')
+  @ApiOperation({ summary: 'How far an import under way has come; nothing before its first rows are in' })
+  progress(@Who() who: SignedIn, @Param('id', new KnownId('import')) id: string): ImportProgressView {
+    return { progress: this.underWay.of(who.club.id, id) };
   }
 
   @Delete(':id')

@@ -10,15 +10,18 @@ import type {
   ImportDone,
   ImportPreview,
   ImportProgress,
+  ImportProgressView,
   ImportsView,
 } from '@iron-clasp/contract';
-import { useRef, useState } from 'react';
+import { useRef } from 'react';
 import { type ApiError, ask } from '../client.ts';
 import { keys } from '../keys.ts';
 import { clubChanged } from '../refresh.ts';
 
 /** Fifty thousand rows take the server a while, ms. */
 const PATIENCE = 120_000;
+/** How often it is looked how far an import has come, ms. */
+const LOOK_EVERY = 400;
 
 export function useImports(): UseQueryResult<ImportsView, ApiError> {
   return useQuery({ queryKey: keys.club('imports'), queryFn: () => ask<ImportsView>('GET', '/imports') });
@@ -44,22 +47,21 @@ export interface BringIn extends Pick<
 
 export function useBringIn(id: string): BringIn {
   const client = useQueryClient();
-  const [progress, setProgress] = useState<ImportProgress | null>(null);
   const over = useRef<AbortController | null>(null);
   const bring = useMutation<ImportDone, ApiError, FileImportRequest>({
-    mutationFn: async (body) => {
+    mutationFn: (body) => {
       over.current = new AbortController();
-      const stream = new EventSource(`/api/imports/${id}/progress`);
-      stream.onmessage = ({ data }: MessageEvent<string>) => setProgress(JSON.parse(data) as ImportProgress);
-      try {
-        return await ask<ImportDone>('PUT', `/imports/${id}`, body, PATIENCE, over.current.signal);
-      } finally {
-        stream.close();
-        setProgress(null);
-      }
+      return ask<ImportDone>('PUT', `/imports/${id}`, body, PATIENCE, over.current.signal);
     },
     onSuccess: ({ imports }) => clubChanged(client, { key: keys.club('imports'), data: { imports } }),
   });
+  const told = useQuery({
+    queryKey: keys.club('imports', id, 'progress'),
+    queryFn: () => ask<ImportProgressView>('GET', `/imports/${id}/progress`),
+    enabled: bring.isPending,
+    refetchInterval: LOOK_EVERY,
+  });
+  const progress = bring.isPending ? (told.data?.progress ?? null) : null;
   return { ...bring, progress, cancel: () => over.current?.abort() };
 }
 
