@@ -5,14 +5,17 @@ import pg from 'pg';
 import { freePort, temporaryFolder } from '../../tools/lib/machine.mjs';
 import { startPostgres } from '../../tools/lib/postgres.mjs';
 import { startServer } from '../../tools/lib/server.mjs';
+import { spread } from '../../tools/lib/spread.mjs';
 
 const ROOT = join(import.meta.dirname, '..', '..');
 
 /** A server of a test's own, on a database of its own, to be killed and started again at the same address. */
 export class OwnServer {
-  readonly url: string;
+  readonly #url: string;
   readonly #port: number;
   readonly #database: string;
+  readonly #others: { readonly port: number; running: Awaited<ReturnType<typeof startServer>> }[] = [];
+  #proxy: Awaited<ReturnType<typeof spread>> | undefined;
   #running: Awaited<ReturnType<typeof startServer>> | null = null;
 
   #secure: { readonly url: string; readonly hash: string } | null = null;
@@ -27,7 +30,11 @@ export class OwnServer {
   private constructor(port: number, database: string) {
     this.#port = port;
     this.#database = database;
-    this.url = `http://127.0.0.1:${port}`;
+    this.#url = `http://127.0.0.1:${port}`;
+  }
+
+  get url(): string {
+    return this.#proxy?.url ?? this.#url;
   }
 
   /** The same with a PostgreSQL of its own, to be stopped and started. */
@@ -54,6 +61,31 @@ export class OwnServer {
   /** On a copy of the demo. */
   static start(): Promise<OwnServer> {
     return OwnServer.on(process.env['IRON_CLASP_E2E_TEMPLATE']!, {});
+  }
+
+  /** Several processes on one copy of the demo, with a proxy before them that binds nobody to one. */
+  static async several(processes: number): Promise<OwnServer> {
+    const server = await OwnServer.on(process.env['IRON_CLASP_E2E_TEMPLATE']!, {});
+    for (let i = 1; i < processes; i++) {
+      const port = await freePort();
+      server.#others.push({ port, running: await server.#serve(port) });
+    }
+    server.#proxy = await spread([server.#port, ...server.#others.map(({ port }) => port)], 0);
+    return server;
+  }
+
+  /** Kills one of several, without a goodbye, and gives what starts it again. */
+  async killOne(which: number): Promise<() => Promise<void>> {
+    if (which === 0) {
+      await this.kill();
+      return () => this.up();
+    }
+    const other = this.#others[which - 1]!;
+    other.running.child.kill('SIGKILL');
+    await other.running.ended;
+    return async () => {
+      other.running = await this.#serve(other.port);
+    };
   }
 
   /** Without the demo and without anything: as on a machine on which it was just installed; with https under this name. */
@@ -108,9 +140,12 @@ export class OwnServer {
 
   /** Serves, with these pages where another version of them is wanted. */
   async up(web?: string): Promise<void> {
-    this.#running = await startServer(ROOT, {
-      databaseUrl: this.#database,
-      port: this.#port,
+    this.#running = await this.#serve(this.#port, web);
+  }
+
+  #serve(port: number, web?: string): Promise<Awaited<ReturnType<typeof startServer>>> {
+    return startServer(ROOT, {
+      ...{ databaseUrl: this.#database, port },
       env: { IRON_CLASP_LOG: 'silent', ...this.#env, ...(web && { IRON_CLASP_WEB: web }) },
       onOutput: (text: string) => (this.#words += text),
     });
@@ -153,6 +188,8 @@ export class OwnServer {
   }
 
   async stop(): Promise<void> {
+    await this.#proxy?.close();
+    for (const { running } of this.#others) await running.stop();
     await this.#running?.stop();
     for (const folder of this.#folders) rmSync(folder, { recursive: true, force: true });
     this.#cluster?.running.remove();

@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import pg from 'pg';
+import { freePort } from './machine.mjs';
 import { startServer } from './server.mjs';
+import { spread } from './spread.mjs';
 
 /** A small seeded stream of numbers on [0, 1): the same seed plays the same soak. */
 function stream(seed) {
@@ -14,15 +16,19 @@ function stream(seed) {
 }
 
 /**
- * Plays sessions against a server that is killed at random, without a goodbye, while entries are on their way. Every entry
- * is sent until it is acknowledged, as a device does; at the end what was acknowledged is compared with what is stored.
+ * Plays sessions against one or several processes of the server behind a proxy, one of which is killed at random, without a
+ * goodbye, while entries are on their way. Every entry is sent until it is acknowledged, as a device does; at the end what was
+ * acknowledged is compared with what is stored.
  * @returns how many were acknowledged, and how many of them were lost or stored twice.
  */
-export async function soak(root, { databaseUrl, port, rounds, seed, say = () => {} }) {
+export async function soak(root, { databaseUrl, processes = 1, rounds, seed, say = () => {} }) {
   const random = stream(seed);
-  const up = () => startServer(root, { databaseUrl, port, env: { IRON_CLASP_LOG: 'silent' } });
-  let server = await up();
-  const { url } = server;
+  const ports = [];
+  for (let i = 0; i < processes; i++) ports.push(await freePort());
+  const up = (port) => startServer(root, { databaseUrl, port, env: { IRON_CLASP_LOG: 'silent' } });
+  const servers = await Promise.all(ports.map(up));
+  const proxy = await spread(ports, 0);
+  const { url } = proxy;
   const { demo } = await (await fetch(`${url}/api/welcome`)).json();
   const signedIn = await fetch(`${url}/api/session`, {
     method: 'POST',
@@ -81,10 +87,11 @@ export async function soak(root, { databaseUrl, port, rounds, seed, say = () => 
   for (let round = 1; round <= rounds; round++) {
     const playing = play();
     await new Promise((resolve) => setTimeout(resolve, 20 + 400 * random()));
-    server.child.kill('SIGKILL');
-    await server.ended;
+    const which = round % processes;
+    servers[which].child.kill('SIGKILL');
+    await servers[which].ended;
     kills += 1;
-    server = await up();
+    servers[which] = await up(ports[which]);
     await playing;
     say(`round ${round}: ${acknowledged.size} acknowledged`);
   }
@@ -92,7 +99,8 @@ export async function soak(root, { databaseUrl, port, rounds, seed, say = () => 
     'SELECT id, planned_set_id, undone_at FROM logged_set WHERE planned_set_id IS NOT NULL',
   );
   await client.end();
-  await server.stop();
+  await proxy.close();
+  for (const server of servers) await server.stop();
   const stored = new Map(rows.map((row) => [row.id, row.undone_at ? 'taken back' : 'stored']));
   const lost = [...acknowledged].filter(([id, state]) => stored.get(id) !== state).length;
   const live = rows.filter((row) => !row.undone_at).map((row) => row.planned_set_id);

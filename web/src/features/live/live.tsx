@@ -17,6 +17,9 @@ interface Followed {
   readonly target: number;
 }
 
+/** How long until a stream that was refused is tried again, ms. */
+const TRY_AGAIN_MS = 2_000;
+
 /** A second screen that follows the floor: a laptop, the gym's television. It only looks. */
 export function Live(): ReactElement {
   const { sessionIds = '' } = useParams();
@@ -26,18 +29,27 @@ export function Live(): ReactElement {
   const [stands, setStands] = useState<Readonly<Record<string, StandsRequest>>>({});
   const [connected, setConnected] = useState(false);
   useEffect(() => {
-    const stream = new EventSource(`/api/live/${sessionIds}`);
+    let stream: EventSource;
+    let again: ReturnType<typeof setTimeout> | undefined;
     // Whatever happened while nobody listened is fetched afresh.
     const refresh = (): void => {
       for (const id of sessionIds.split(','))
         void client.invalidateQueries({ queryKey: keys.training(id, 'calls') });
     };
-    stream.onopen = () => {
-      setConnected(true);
-      refresh();
+    const open = (): void => {
+      stream = new EventSource(`/api/live/${sessionIds}`);
+      stream.onopen = () => {
+        setConnected(true);
+        refresh();
+      };
+      stream.onerror = () => {
+        setConnected(false);
+        // The browser tries again by itself, but not after a proxy said that no server is there.
+        if (stream.readyState === EventSource.CLOSED) again = setTimeout(open, TRY_AGAIN_MS);
+      };
+      stream.onmessage = hear;
     };
-    stream.onerror = () => setConnected(false);
-    stream.onmessage = ({ data }: MessageEvent<string>) => {
+    const hear = ({ data }: MessageEvent<string>): void => {
       const event = JSON.parse(data) as LiveEvent;
       if (event.kind === 'stands') {
         setStands((now) => ({ ...now, [event.sessionId]: event.stands! }));
@@ -54,7 +66,11 @@ export function Live(): ReactElement {
           : { state: 'ready' };
       setClocks((now) => ({ ...now, [event.sessionId]: { clock, target } }));
     };
-    return () => stream.close();
+    open();
+    return () => {
+      clearTimeout(again);
+      stream.close();
+    };
   }, [sessionIds, client]);
   return (
     <main className="min-h-dvh p-4">
