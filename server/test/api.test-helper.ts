@@ -14,6 +14,7 @@ import { seedDemo } from '../src/demo/seed.ts';
 import { Clock } from '../src/platform/clock/clock.ts';
 import type { Config } from '../src/platform/config/config.ts';
 import { hashPassword } from '../src/records/accounts/passwords.ts';
+import { oneConnectionEach } from './one-connection.test-helper.ts';
 
 /** A Tuesday at noon on which every demo lifter has a session this week. */
 export const TODAY = '2026-11-24';
@@ -74,6 +75,7 @@ async function application(databaseUrl: string, more: Partial<Config> = {}): Pro
   });
   prepare(app, config, { addresses: [], authority: undefined });
   await app.init();
+  oneConnectionEach(app.get(DataSource));
   return app;
 }
 

@@ -88,7 +88,12 @@ export class TrainingFiles {
           style: 'reset',
         },
         ...{ sideUnder: null, chalk: row.chalk ?? kit.venue.chalk, barId: kit.bar.id, seconds },
-        ...{ diameter: closedOn(liftId, kit.bar.diameter), plannedSetId: null, undoneAt: null },
+        ...{
+          diameter: closedOn(liftId, kit.bar.diameter),
+          plannedSetId: null,
+          undoneAt: null,
+          undoneBy: null,
+        },
         ...{ pain: null, confidence: null, cause: null, signs: [], sweat: false, loggedBy: null },
         note: row.note === '' ? null : row.note,
       };

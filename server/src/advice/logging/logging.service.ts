@@ -53,7 +53,7 @@ export class LoggingService {
     body: LogHoldRequest,
   ): Promise<void> {
     const doneAt = takenAt(this.clock, body.doneAt, 'doneAt');
-    await this.log.keepHold(club.id, sessionId, async (session) => {
+    await this.log.keepHold(club.id, sessionId, async (session, manager) => {
       // What was held is said by who held it: the plan may be another by the time the entry arrives.
       const kind = body.kind ?? session.holds[0]?.kind ?? 'frontRackHold';
       const liftId = body.liftId ?? holdLift(kind).id;
@@ -61,7 +61,7 @@ export class LoggingService {
         throw invalid('liftId', 'This lift is no hold of that kind.');
       if (body.load < LIMITS.load.min && !mayCarryNothing(liftId)) throw invalid('load', LOAD_MESSAGE);
       const seconds = secondsOf(body.ended, body.seconds);
-      const bar = await this.barOf(club, session, body.barId);
+      const bar = await this.barOf(manager, club, session, body.barId);
       const { load, target, ended, grip, chalk } = body;
       return {
         ...{ id, clubId: club.id, lifterId: session.lifterId, sessionId, kind, liftId },
@@ -71,7 +71,7 @@ export class LoggingService {
         diameter: body.diameter ?? closedOn(liftId, session.ownDiameter ?? bar.diameter),
         pin: body.pin ?? null,
         ...saidOf(body, session, by),
-        undoneAt: null,
+        ...{ undoneAt: null, undoneBy: null },
       };
     });
   }
@@ -89,8 +89,8 @@ export class LoggingService {
       if (body.slippedAtRep && body.slippedAtRep > body.reps) throw slipAfterEnd(body.reps);
       if (body.load < LIMITS.load.min && !mayCarryNothing(planned.liftId))
         throw invalid('load', LOAD_MESSAGE);
-      const bar = await this.barOf(club, session, body.barId);
-      const meet = await this.meets.onDay(session.lifterId, session.heldOn);
+      const bar = await this.barOf(manager, club, session, body.barId);
+      const meet = await this.meets.onDay(session.lifterId, session.heldOn, manager);
       const { liftId, role, style, seconds } = planned;
       const { load, reps, grip, strapped, chalk } = body;
       return {
@@ -104,7 +104,7 @@ export class LoggingService {
           closedOn(liftId, fixedDiameter(session, meet) ?? bar.diameter, planned.handle),
         slippedAtRep: body.slippedAtRep ?? null,
         ...saidOf(body, session, by),
-        undoneAt: null,
+        ...{ undoneAt: null, undoneBy: null },
       };
     });
   }
@@ -131,8 +131,8 @@ export class LoggingService {
   }
 
   /** Takes an entry back; returns its session, for those who follow it. */
-  undo(kind: EntryKind, club: ClubRef, id: string): Promise<string> {
-    return this.log.undo(kind, club.id, id, this.clock.now());
+  undo(kind: EntryKind, club: ClubRef, by: string, id: string): Promise<string> {
+    return this.log.undo(kind, club.id, id, by, this.clock.now());
   }
 
   /** Corrects an entry later on; what it was is kept beside it. Repeated under its id it changes nothing. */
@@ -168,9 +168,14 @@ export class LoggingService {
   }
 
   /** The bar that is named, as it was when the entry was made; else the session's. */
-  private async barOf(club: ClubRef, session: TrainingSession, barId: string | undefined): Promise<Bar> {
-    const named = barId ? await this.kit.bar(club.id, barId) : null;
-    const bar = barId ? named : (await this.kit.at(club.id, session.venueId, session.barId))?.bar;
+  private async barOf(
+    manager: EntityManager,
+    club: ClubRef,
+    session: TrainingSession,
+    barId: string | undefined,
+  ): Promise<Bar> {
+    const named = barId ? await this.kit.bar(club.id, barId, manager) : null;
+    const bar = barId ? named : (await this.kit.at(club.id, session.venueId, session.barId, manager))?.bar;
     if (!bar) throw notFound('bar');
     return bar;
   }

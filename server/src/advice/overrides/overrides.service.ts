@@ -54,7 +54,7 @@ export class OverridesService {
       const { fresh } = await this.kept.keep({ ...row, id, sessionId }, setIds, manager);
       // Sent again, the later weeks have it already.
       if (!repeats || !fresh) return;
-      const later = await this.training.laterInSeries(facts.session);
+      const later = await this.training.laterInSeries(facts.session, manager);
       const begun = await this.log.started(
         later.map((each) => each.id),
         manager,

@@ -113,7 +113,8 @@ export class ProgramsService {
       };
       // A bar belongs to its venue: moved without a word about the bar, the session takes the first one there.
       const barId = body.barId ?? (venueId === session.venueId ? session.barId : null);
-      if (!(await this.kit.at(club.id, venueId, barId))) throw notFound(body.barId ? 'bar' : 'venue');
+      if (!(await this.kit.at(club.id, venueId, barId, manager)))
+        throw notFound(body.barId ? 'bar' : 'venue');
       const stays = session.venueId === venueId && session.barId === barId && session.heldOn === heldOn;
       if (stays && alike<TrainingSession>(session, own)) return;
       if (heldOn !== session.heldOn && (await this.log.started([sessionId], manager)).size > 0)
@@ -301,7 +302,7 @@ export class ProgramsService {
     content: SessionContent,
     sets: ReturnType<typeof setsOf>,
   ): ReturnType<TrainingService['save']> {
-    const known = await this.training.find(owner.clubId, id);
+    const known = await this.training.find(owner.clubId, id, manager);
     if (known?.lifterId === owner.lifterId) {
       await this.training.lock(manager, owner.clubId, id);
       const stored = await this.training.plannedSets([id], manager);

@@ -8,7 +8,6 @@ import {
 } from '@nestjs/common';
 import pg from 'pg';
 import { filter, map, Subject, type Observable } from 'rxjs';
-import { DataSource } from 'typeorm';
 import type { Config } from '../config/config.ts';
 import { CONFIG } from '../config/token.ts';
 
@@ -38,10 +37,7 @@ export class Bus implements OnApplicationBootstrap, BeforeApplicationShutdown {
   #timer: NodeJS.Timeout | undefined;
   #over = false;
 
-  constructor(
-    private readonly db: DataSource,
-    @Inject(CONFIG) private readonly config: Config,
-  ) {}
+  constructor(@Inject(CONFIG) private readonly config: Config) {}
 
   async onApplicationBootstrap(): Promise<void> {
     await this.#listen();
@@ -51,7 +47,8 @@ export class Bus implements OnApplicationBootstrap, BeforeApplicationShutdown {
   async tell(topic: string, said: unknown): Promise<void> {
     const word = JSON.stringify({ from: this.#own, topic, said } satisfies Word);
     if (Buffer.byteLength(word) > LONGEST) return;
-    await this.db.query('SELECT pg_notify($1, $2)', [CHANNEL, word]).catch((error: unknown) => {
+    // By the connection that listens: those of the pool are for whoever waits for an answer.
+    await this.#client?.query('SELECT pg_notify($1, $2)', [CHANNEL, word]).catch((error: unknown) => {
       this.#log.warn(error instanceof Error ? error.message : String(error));
     });
   }

@@ -46,9 +46,9 @@ export class ExportsService {
   /** Deletes an archived lifter, once an export of exactly what there is has been taken. */
   async deleteLifter(clubId: string, lifterId: string, receipt: string | undefined): Promise<void> {
     const of = await this.lifter(clubId, lifterId);
+    if ((await this.lifters.known(clubId, lifterId)).archivedAt === null)
+      throw new Problem(409, 'not-archived', 'Archive the lifter first; deleting cannot be undone.');
     await inOneMoment(this.db, async (manager) => {
-      if ((await this.lifters.known(clubId, lifterId)).archivedAt === null)
-        throw new Problem(409, 'not-archived', 'Archive the lifter first; deleting cannot be undone.');
       if (receipt !== (await this.writer.receipt(manager, of)))
         throw new Problem(409, 'export-first', EXPORT_FIRST);
       await this.kept.deleteLifter(manager, lifterId);
@@ -67,10 +67,8 @@ export class ExportsService {
 
   /** Deletes the demo club, where it is here; it is not made again beside a club of somebody's own. */
   async deleteDemo(): Promise<void> {
-    await inOneMoment(this.db, async (manager) => {
-      const demo = await this.clubs.demo();
-      if (demo) await this.kept.deleteClub(manager, demo.id);
-    });
+    const demo = await this.clubs.demo();
+    if (demo) await inOneMoment(this.db, (manager) => this.kept.deleteClub(manager, demo.id));
   }
 
   /**

@@ -44,32 +44,32 @@ const IN_ORDER = { place: 'ASC', name: 'ASC' } as const;
 export class KitRepository {
   constructor(private readonly db: DataSource) {}
 
-  venue(clubId: string, id: string): Promise<Venue | null> {
-    return this.db.getRepository(Venue).findOneBy({ clubId, id });
+  venue(clubId: string, id: string, manager = this.db.manager): Promise<Venue | null> {
+    return manager.getRepository(Venue).findOneBy({ clubId, id });
   }
 
   /** The club's venues by name, archived ones too. */
-  venues(clubId: string): Promise<Venue[]> {
-    return this.db.getRepository(Venue).find({ where: { clubId }, order: { name: 'ASC', id: 'ASC' } });
+  venues(clubId: string, manager = this.db.manager): Promise<Venue[]> {
+    return manager.getRepository(Venue).find({ where: { clubId }, order: { name: 'ASC', id: 'ASC' } });
   }
 
   /** Bars of a venue, retired ones too: a session may have named one. */
-  bars(venueIds: readonly string[]): Promise<Bar[]> {
-    return this.db.getRepository(Bar).find({ where: { venueId: In([...venueIds]) }, order: IN_ORDER });
+  bars(venueIds: readonly string[], manager = this.db.manager): Promise<Bar[]> {
+    return manager.getRepository(Bar).find({ where: { venueId: In([...venueIds]) }, order: IN_ORDER });
   }
 
-  plates(venueIds: readonly string[]): Promise<Plate[]> {
-    return this.db
+  plates(venueIds: readonly string[], manager = this.db.manager): Promise<Plate[]> {
+    return manager
       .getRepository(Plate)
       .find({ where: { venueId: In([...venueIds]) }, order: { unit: 'ASC', mass: 'DESC' } });
   }
 
-  handles(venueIds: readonly string[]): Promise<Handle[]> {
-    return this.inUse(Handle, venueIds);
+  handles(venueIds: readonly string[], manager = this.db.manager): Promise<Handle[]> {
+    return this.inUse(Handle, venueIds, manager);
   }
 
-  racks(venueIds: readonly string[]): Promise<PinRack[]> {
-    return this.inUse(PinRack, venueIds);
+  racks(venueIds: readonly string[], manager = this.db.manager): Promise<PinRack[]> {
+    return this.inUse(PinRack, venueIds, manager);
   }
 
   async stands(venueIds: readonly string[]): Promise<Stands> {
@@ -175,8 +175,12 @@ export class KitRepository {
     await insertMany(manager, BarBrushing, brushings);
   }
 
-  private inUse<Row extends Item>(entity: EntityTarget<Row>, venueIds: readonly string[]): Promise<Row[]> {
-    return this.db
+  private inUse<Row extends Item>(
+    entity: EntityTarget<Row>,
+    venueIds: readonly string[],
+    manager = this.db.manager,
+  ): Promise<Row[]> {
+    return manager
       .getRepository(entity)
       .createQueryBuilder('item')
       .where('item.venueId = ANY(:venueIds) AND item.retiredAt IS NULL', { venueIds })

@@ -68,13 +68,18 @@ export class KitService implements OnModuleInit {
    * The venue's kit with the named bar, else its first; null where the venue is not the club's, has no bar, or the bar is
    * another venue's. A bar retired since is still the one a session named.
    */
-  async at(clubId: string, venueId: string, barId?: string | null): Promise<VenueKit | null> {
+  async at(
+    clubId: string,
+    venueId: string,
+    barId?: string | null,
+    manager?: EntityManager,
+  ): Promise<VenueKit | null> {
     const [venue, all, plates, handles, racks] = await Promise.all([
-      this.kit.venue(clubId, venueId),
-      this.kit.bars([venueId]),
-      this.kit.plates([venueId]),
-      this.kit.handles([venueId]),
-      this.kit.racks([venueId]),
+      this.kit.venue(clubId, venueId, manager),
+      this.kit.bars([venueId], manager),
+      this.kit.plates([venueId], manager),
+      this.kit.handles([venueId], manager),
+      this.kit.racks([venueId], manager),
     ]);
     const bars = all.filter((each) => !each.retiredAt);
     const bar = barId ? all.find((each) => each.id === barId) : bars[0];
@@ -113,9 +118,10 @@ export class KitService implements OnModuleInit {
   }
 
   /** A bar of the club, retired or not, with its venue. */
-  async bar(clubId: string, id: string): Promise<Bar | null> {
-    const venues = await this.kit.venues(clubId);
-    return (await this.kit.bars(venues.map((venue) => venue.id))).find((bar) => bar.id === id) ?? null;
+  async bar(clubId: string, id: string, manager?: EntityManager): Promise<Bar | null> {
+    const venues = await this.kit.venues(clubId, manager);
+    const ids = venues.map((venue) => venue.id);
+    return (await this.kit.bars(ids, manager)).find((bar) => bar.id === id) ?? null;
   }
 
   /** Writes a venue, new or at the version its editor saw. */

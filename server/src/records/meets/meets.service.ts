@@ -1,5 +1,5 @@
 import { Injectable, type OnModuleInit } from '@nestjs/common';
-import { DataSource, In, IsNull, MoreThanOrEqual, type EntityManager } from 'typeorm';
+import { Between, DataSource, In, IsNull, MoreThanOrEqual, type EntityManager } from 'typeorm';
 import { changeVersion, insertMany, saveVersion } from '../../platform/database/saves.ts';
 import { notFound } from '../../platform/http/problem.ts';
 import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
@@ -31,9 +31,17 @@ export class MeetsService implements OnModuleInit {
     });
   }
 
+  /** The meets of several lifters between two days, both included, in order. */
+  between(lifterIds: readonly string[], from: string, to: string): Promise<Meet[]> {
+    return this.db.getRepository(Meet).find({
+      where: { lifterId: In([...lifterIds]), removedAt: IsNull(), heldOn: Between(from, to) },
+      order: { heldOn: 'ASC', id: 'ASC' },
+    });
+  }
+
   /** The lifter's meet of a day; null where none is held. */
-  onDay(lifterId: string, heldOn: string): Promise<Meet | null> {
-    return this.db.getRepository(Meet).findOne({
+  onDay(lifterId: string, heldOn: string, manager = this.db.manager): Promise<Meet | null> {
+    return manager.getRepository(Meet).findOne({
       where: { lifterId, removedAt: IsNull(), heldOn },
       order: { id: 'ASC' },
     });

@@ -86,8 +86,11 @@ export class TrainingRepository {
   }
 
   /** Later sessions of the series, by day. */
-  laterInSeries({ lifterId, seriesId, heldOn }: TrainingSession): Promise<TrainingSession[]> {
-    return this.db
+  laterInSeries(
+    { lifterId, seriesId, heldOn }: TrainingSession,
+    manager = this.db.manager,
+  ): Promise<TrainingSession[]> {
+    return manager
       .getRepository(TrainingSession)
       .createQueryBuilder('session')
       .where('session.lifterId = :lifterId AND session.seriesId = :seriesId', { lifterId, seriesId })

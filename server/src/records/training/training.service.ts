@@ -45,8 +45,8 @@ export class TrainingService implements OnModuleInit {
   }
 
   /** The club's session; one that was removed is not there. */
-  async find(clubId: string, id: string): Promise<TrainingSession | null> {
-    const session = await this.training.session(clubId, id);
+  async find(clubId: string, id: string, manager?: EntityManager): Promise<TrainingSession | null> {
+    const session = await this.training.session(clubId, id, manager);
     return session?.removedAt ? null : session;
   }
 
@@ -88,16 +88,16 @@ export class TrainingService implements OnModuleInit {
   }
 
   /** The club's sessions between two days, both included, in order. */
-  ofClubBetween(clubId: string, from: string, to: string): Promise<TrainingSession[]> {
-    return this.training.ofClubBetween(clubId, from, to, MOST_A_WEEK);
+  ofClubBetween(clubId: string, from: string, to: string, most = MOST_A_WEEK): Promise<TrainingSession[]> {
+    return this.training.ofClubBetween(clubId, from, to, most);
   }
 
   between(lifterId: string, from: string, to: string, manager?: EntityManager): Promise<TrainingSession[]> {
     return this.training.between(lifterId, from, to, manager);
   }
 
-  laterInSeries(session: TrainingSession): Promise<TrainingSession[]> {
-    return session.seriesId ? this.training.laterInSeries(session) : Promise.resolve([]);
+  laterInSeries(session: TrainingSession, manager?: EntityManager): Promise<TrainingSession[]> {
+    return session.seriesId ? this.training.laterInSeries(session, manager) : Promise.resolve([]);
   }
 
   plannedSets(sessionIds: readonly string[], manager?: EntityManager): Promise<PlannedSet[]> {
