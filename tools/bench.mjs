@@ -5,6 +5,7 @@ import pg from 'pg';
 import { By, until } from 'selenium-webdriver';
 import { openBrowser } from './lib/browser.mjs';
 import { countJobs } from './lib/count-jobs.mjs';
+import { measureScale } from './lib/measure-scale.mjs';
 import { manyLifters } from './lib/many-lifters.mjs';
 import { run, say } from './lib/say.mjs';
 import { demoCoach, startStack } from './lib/stack.mjs';
@@ -17,6 +18,8 @@ const PAGE_ROUNDS = 5;
 const PARTS = {
   ...{ api: benchApi, pages: benchPages, floor: benchFloor, jobs: countJobs, large: benchManyLifters },
 };
+/** What takes long and is measured only where it is asked for by name. */
+const ON_REQUEST = { scale: (stack) => measureScale(stack, ROOT) };
 
 /** Timings of the running product as ratios against the machine's own yardsticks: bare SQL and a bare page. */
 run(async () => {
@@ -25,6 +28,7 @@ run(async () => {
     const wanted = process.argv.slice(2);
     for (const [name, bench] of Object.entries(PARTS))
       if (wanted.length === 0 || wanted.includes(name)) await bench(stack);
+    for (const [name, bench] of Object.entries(ON_REQUEST)) if (wanted.includes(name)) await bench(stack);
   } finally {
     await stack.stop();
   }

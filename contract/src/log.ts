@@ -318,6 +318,8 @@ export interface LogEntry {
   readonly kind: 'set' | 'hold';
   readonly sessionId: string;
   readonly doneAt: string;
+  /** Taken back: it counts no more; `by` is null where an import was undone, or nobody knows. */
+  readonly undone: { readonly by: string | null; readonly at: string } | null;
   readonly day: string;
   readonly title: string;
   readonly noteToLifter: string | null;

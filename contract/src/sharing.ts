@@ -19,6 +19,18 @@ export class ShareRequest {
   health?: boolean;
 }
 
+/** A link to the calendar of the whole club. */
+export class CalendarLinkRequest {
+  /** A program follows it for a season: it lasts longer than what is handed to one lifter. */
+  @Whole({ min: 1, max: 366 }, 'The link lasts 1 to 366 days.')
+  days: number;
+
+  /** Days from today that it shows, today among them. */
+  @Optional()
+  @Whole({ min: 1, max: 90 }, 'A link shows 1 to 90 days ahead.')
+  ahead?: number;
+}
+
 const EMAIL = 'Type the lifter’s e-mail address.';
 
 /** Invites a lifter to an account of their own. */

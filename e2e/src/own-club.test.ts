@@ -1,4 +1,4 @@
-import { rmSync, writeFileSync } from 'node:fs';
+import { readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join as pathOf } from 'node:path';
 import { By } from 'selenium-webdriver';
 import { temporaryFolder } from '../../tools/lib/machine.mjs';
@@ -257,6 +257,35 @@ it('an owner makes a token for a screen on the wall, which reads with it until i
   await coach.press(By.css('[role=alertdialog] button:last-child'));
   await coach.says('Screen on the wall is revoked.');
   expect(await asked()).toBe(401);
+}, 180_000);
+
+it('the calendar of the club follows an address, and a drawing is saved as a picture', async () => {
+  const folder = temporaryFolder('iron-clasp-calendar-');
+  try {
+    await coach.go('/club/settings');
+    await coach.within('Calendar of the club', 'Whoever has the address reads it.');
+    await coach.press(
+      By.xpath('//section[@aria-label="Calendar of the club"]//button[normalize-space(.)="Make a link"]'),
+    );
+    const path = await shown(coach);
+    expect(await coach.accessibility()).toEqual([]);
+    const feed = await (await fetch(server.url + path)).text();
+    expect(feed).toContain('SUMMARY:Ana Lind: Pulls');
+    await coach.saveInto(folder);
+    await coach.go(`/lifters/${lifter}/curve`);
+    await coach.press(By.xpath('(//figure//button[normalize-space(.)="PNG"])[1]'));
+    await coach.until(
+      () => Promise.resolve(readdirSync(folder).some((name) => name.endsWith('.png'))),
+      'the picture',
+    );
+    const [name] = readdirSync(folder);
+    const bytes = readFileSync(pathOf(folder, name!));
+    expect(bytes.subarray(1, 4).toString()).toBe('PNG');
+    // Width and height, as its head says: twice as many dots as the drawing has.
+    expect(bytes.readUInt32BE(16)).toBeGreaterThan(800);
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
 }, 180_000);
 
 it('the whole club goes out as a file, is deleted, and comes back with everything its people did', async () => {

@@ -24,6 +24,8 @@ import { OwnRulesOfASession1766000000036 } from './records/training/migrations/0
 import { DecisionsThatRepeat1766000000037 } from './records/call-overrides/migrations/0037-decisions-that-repeat.ts';
 import { Audits1766000000038 } from './records/training/migrations/0038-audits.ts';
 import { EventsOfAMeet1766000000039 } from './records/meets/migrations/0039-events-of-a-meet.ts';
+import { WhoUndidIt1766000000058 } from './records/log/migrations/0058-who-undid-it.ts';
+import { LinksToAClub1766000000057 } from './records/sharing/migrations/0057-links-to-a-club.ts';
 import { FilesOfEveryKind1766000000056 } from './records/imports/migrations/0056-files-of-every-kind.ts';
 import { ApiTokens1766000000055 } from './records/api-tokens/migrations/0055-api-tokens.ts';
 import { TestsBySession1766000000053 } from './records/squeeze/migrations/0053-tests-by-session.ts';
@@ -89,4 +91,6 @@ export const MIGRATIONS = [
   CorrectionsByLifter1766000000054,
   ApiTokens1766000000055,
   FilesOfEveryKind1766000000056,
+  LinksToAClub1766000000057,
+  WhoUndidIt1766000000058,
 ];

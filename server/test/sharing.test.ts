@@ -8,6 +8,7 @@ import type {
   RackView,
   SessionView,
   SharedView,
+  ShareLinkView,
   SheetView,
 } from '@iron-clasp/contract';
 import supertest from 'supertest';
@@ -126,6 +127,43 @@ describe('a read-only link', () => {
     expect(feed.text).toMatch(/SUMMARY:.*(Open|Cup|Meet)/);
     await coach.send('delete', `/lifters/${ruth}/links/${made.id}`, undefined, 204);
     await supertest(api.app.getHttpServer()).get(`/api${made.path}/calendar.ics`).expect(404);
+  });
+
+  it('of the whole club is a calendar of every lifter’s sessions, meets and tests, and opens nothing else', async () => {
+    const id = randomUUID();
+    await api.db.query(
+      `INSERT INTO season_mark (id, club_id, lifter_id, kind, label, starts_on, ends_on)
+       SELECT gen_random_uuid(), club_id, id, 'test', 'Grip test of the block', '2026-12-01', '2026-12-01'
+         FROM lifter WHERE name = 'Noor Haddad'`,
+    );
+    const made = await coach.send<MadeLinkView>(
+      'put',
+      `/club/calendar-links/${id}`,
+      { days: 366, ahead: 90 },
+      200,
+    );
+    expect(made.path).toMatch(/^\/api\/shared\/[\w-]+\/calendar\.ics$/);
+    const stranger = supertest(api.app.getHttpServer());
+    const text = (await stranger.get(made.path).expect(200)).text.replaceAll('\r\n ', '');
+    for (const line of [
+      /SUMMARY:Teodor Vance: .*(Open|Cup|Meet)/,
+      /SUMMARY:Noor Haddad: Bench/,
+      /LOCATION:Rope works/,
+    ])
+      expect(text).toMatch(line);
+    expect(text).toContain('SUMMARY:Noor Haddad: Grip test of the block');
+    expect(text).not.toMatch(/torn|callus|pain|blood/i);
+    await stranger.get(made.path.replace('/calendar.ics', '')).expect(404);
+    const [link] = await coach.get<ShareLinkView[]>('/club/calendar-links');
+    expect(link).toMatchObject({ id, ahead: 90, health: false, revoked: null });
+    const other = await addForeignCoach(api, 'calendar@elsewhere.example');
+    await api.db.query(`UPDATE account SET role = 'owner' WHERE email = $1`, [other.email]);
+    const foreign = await Coach.signIn(api, other);
+    expect(await foreign.get<ShareLinkView[]>('/club/calendar-links')).toEqual([]);
+    await foreign.send('delete', `/club/calendar-links/${id}`, undefined, 404);
+    await coach.send('delete', `/club/calendar-links/${id}`, undefined, 200);
+    await stranger.get(made.path).expect(404);
+    await coach.send('put', `/club/calendar-links/${randomUUID()}`, { days: 400 }, 400);
   });
 
   it('is a coach’s to make for their own lifters only', async () => {

@@ -35,9 +35,21 @@ export async function demoCoach(url) {
     body: JSON.stringify({ email, password }),
   });
   const cookie = answer.headers.getSetCookie()[0].split(';')[0];
-  const get = async (path) => (await fetch(`${url}/api${path}`, { headers: { cookie } })).json();
+  // The server's clock may stand at another day than the machine's.
+  let told = answer.headers.get('date');
+  const get = async (path) => {
+    const got = await fetch(`${url}/api${path}`, { headers: { cookie } });
+    told = got.headers.get('date');
+    return got.json();
+  };
   const { token } = await answer.json();
   const leave = () =>
     fetch(`${url}/api/session`, { method: 'DELETE', headers: { cookie, 'x-iron-clasp-token': token } });
-  return { cookie, get, leave };
+  const send = async (method, path, body) => {
+    const headers = { cookie, 'x-iron-clasp-token': token, 'content-type': 'application/json' };
+    const sent = await fetch(`${url}/api${path}`, { method, headers, body: JSON.stringify(body) });
+    if (!sent.ok) throw new Error(`${method} ${path} answered ${sent.status}: ${await sent.text()}`);
+    return sent.json();
+  };
+  return { cookie, get, send, leave, now: () => new Date(told).toISOString() };
 }

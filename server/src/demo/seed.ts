@@ -336,7 +336,7 @@ function sessionRows(
     barId: barId(venue.name, venue.bar.name),
     diameter: closedOn(liftId, venue.bar.diameter),
     ...{ pain: null, confidence: null, cause: null, signs: [], sweat: false, note: null },
-    ...{ loggedBy: null, undoneAt: null },
+    ...{ loggedBy: null, undoneAt: null, undoneBy: null },
   });
   return {
     session: {
@@ -378,7 +378,7 @@ type CommonField =
       | 'barId'
       | 'diameter'
     )
-  | ('pain' | 'confidence' | 'cause' | 'signs' | 'sweat' | 'note' | 'loggedBy' | 'undoneAt');
+  | ('pain' | 'confidence' | 'cause' | 'signs' | 'sweat' | 'note' | 'loggedBy' | 'undoneAt' | 'undoneBy');
 
 /** What a planned set and a logged one have in common. */
 function planOf({ lift, role, load, reps, seconds }: SimSet): Pick<PlannedSet, PlanField> {

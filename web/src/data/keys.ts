@@ -21,7 +21,7 @@ export type LifterNoun =
 /** What is read of a training session. */
 export type TrainingNoun = 'calls' | 'floor' | 'end' | 'plan' | 'whatIf';
 /** What owners keep. */
-export type PeopleNoun = 'list' | 'settings' | 'deeds' | 'backups' | 'export' | 'apiTokens';
+export type PeopleNoun = 'list' | 'settings' | 'deeds' | 'backups' | 'export' | 'apiTokens' | 'calendar';
 /** What is read of the club as a whole. */
 export type ClubNoun =
   | 'rack'

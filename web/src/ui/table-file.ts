@@ -47,3 +47,36 @@ export function svgFile(svg: SVGSVGElement): string {
 export function saveSvg(name: string, svg: SVGSVGElement): void {
   download(`${name}.svg`, svgFile(svg), 'image/svg+xml');
 }
+
+/** Dots of a saved picture for each of the drawing, across and down. */
+const SHARPNESS = 2;
+
+/** The drawing as a picture, for whatever takes no drawings. */
+export async function pngFile(svg: SVGSVGElement): Promise<Blob> {
+  const { width, height } = svg.getBoundingClientRect();
+  const picture = new Image(width, height);
+  const loaded = new Promise<void>((resolve, reject) => {
+    picture.onload = () => resolve();
+    picture.onerror = () =>
+      reject(new Error('The drawing could not be made into a picture. Save it as SVG.'));
+  });
+  // As an address of its own text: what a page made is drawn without asking anybody.
+  picture.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svgFile(svg))}`;
+  await loaded;
+  const canvas = document.createElement('canvas');
+  [canvas.width, canvas.height] = [width * SHARPNESS, height * SHARPNESS];
+  const context = canvas.getContext('2d')!;
+  context.fillStyle = getComputedStyle(svg).getPropertyValue('--ground').trim();
+  context.fillRect(0, 0, canvas.width, canvas.height);
+  context.drawImage(picture, 0, 0, canvas.width, canvas.height);
+  return new Promise((resolve, reject) =>
+    canvas.toBlob(
+      (blob) => (blob ? resolve(blob) : reject(new Error('No picture could be made.'))),
+      'image/png',
+    ),
+  );
+}
+
+export async function savePng(name: string, svg: SVGSVGElement): Promise<void> {
+  download(`${name}.png`, await pngFile(svg));
+}

@@ -1,5 +1,13 @@
 import { Injectable, type OnModuleInit } from '@nestjs/common';
-import { DataSource, In, IsNull, LessThanOrEqual, MoreThanOrEqual, type EntityManager } from 'typeorm';
+import {
+  Between,
+  DataSource,
+  In,
+  IsNull,
+  LessThanOrEqual,
+  MoreThanOrEqual,
+  type EntityManager,
+} from 'typeorm';
 import { changeVersion, insertMany, saveVersion, type Saved } from '../../platform/database/saves.ts';
 import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { SeasonMarkRow } from './season-mark.entity.ts';
@@ -44,6 +52,14 @@ export class HoldBlocksService implements OnModuleInit {
         endsOn: MoreThanOrEqual(from),
       },
       order: { startsOn: 'ASC' },
+    });
+  }
+
+  /** Days of tests of several lifters, in order. */
+  testsOf(lifterIds: readonly string[], from: string, to: string): Promise<SeasonMarkRow[]> {
+    return this.db.getRepository(SeasonMarkRow).find({
+      where: { lifterId: In([...lifterIds]), kind: 'test', removedAt: IsNull(), startsOn: Between(from, to) },
+      order: { startsOn: 'ASC', id: 'ASC' },
     });
   }
 

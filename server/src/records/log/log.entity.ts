@@ -30,6 +30,8 @@ abstract class LogRow {
   /** Bar diameter, mm. */
   @Column('double precision') diameter: number;
   @Column('timestamptz', { nullable: true }) undoneAt: Date | null;
+  /** Null where an import took it back, or nobody knows. */
+  @Column('uuid', { nullable: true }) undoneBy: string | null;
   /** Of the hand, 0–10. */
   @Column('int', { nullable: true }) pain: number | null;
   /** Said before the set, 1–5. */

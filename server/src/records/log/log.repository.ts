@@ -36,6 +36,8 @@ export interface LogFilter {
   readonly liftId?: string;
   readonly grip?: Grip | 'straps';
   readonly slipped?: boolean;
+  /** Those that were undone, in place of those that stand. */
+  readonly undone?: boolean;
 }
 
 /** One entry as the log lists it. */
@@ -44,6 +46,8 @@ export interface LogRow {
   readonly kind: 'set' | 'hold';
   readonly session_id: string;
   readonly done_at: Date;
+  readonly undone_at: Date | null;
+  readonly undone_by: string | null;
   readonly lift_id: string;
   readonly hold_kind: HoldKindId | null;
   readonly role: LoggedSet['role'] | null;
@@ -250,6 +254,7 @@ export class LogRepository {
     kind: 'set' | 'hold',
     clubId: string,
     id: string,
+    by: string,
     at: Date,
   ): Promise<LoggedSet | LoggedHold | null> {
     const { manager } = this.db;
@@ -257,7 +262,7 @@ export class LogRepository {
     await manager.update<LoggedSet | LoggedHold>(
       entity,
       { id, clubId, undoneAt: IsNull() },
-      { undoneAt: at },
+      { undoneAt: at, undoneBy: by },
     );
     return manager.findOneBy<LoggedSet | LoggedHold>(entity, { id, clubId });
   }
@@ -386,8 +391,8 @@ export class LogRepository {
       limit,
       NOT_GRIPPED,
     ];
-    const common = `e.id, e.session_id, e.done_at, e.lift_id, e.load, e.grip, e.side_under, e.chalk, e.pain, e.confidence, e.cause, e.signs, e.note`;
-    const where = `e.lifter_id = $1 AND e.undone_at IS NULL AND ($2::timestamptz IS NULL OR (e.done_at, e.id) < ($2, $3::uuid))`;
+    const common = `e.undone_at, e.undone_by, e.id, e.session_id, e.done_at, e.lift_id, e.load, e.grip, e.side_under, e.chalk, e.pain, e.confidence, e.cause, e.signs, e.note`;
+    const where = `e.lifter_id = $1 AND e.undone_at IS ${filter.undone ? 'NOT ' : ''}NULL AND ($2::timestamptz IS NULL OR (e.done_at, e.id) < ($2, $3::uuid))`;
     const sets = `SELECT 'set' AS kind, ${common}, NULL::text AS hold_kind, e.role, e.reps, e.seconds, NULL::float AS target, e.strapped, e.slipped_at_rep, NULL AS ended
         FROM logged_set e WHERE ${where} AND ($4::text IS NULL OR e.lift_id = $4)
          AND ($5::text IS NULL OR (e.grip = $5 AND NOT e.strapped AND e.lift_id <> ALL($8)) OR ($5 = 'straps' AND e.strapped)) AND (NOT $6 OR e.slipped_at_rep IS NOT NULL)

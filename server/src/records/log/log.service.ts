@@ -7,7 +7,7 @@ import { Owners } from '../../platform/access/owners.ts';
 import { alike, insertMany, insertNew, keepOnce } from '../../platform/database/saves.ts';
 import type { PageKey } from '../../platform/http/paging.ts';
 import { differsFromKept, notFound, Problem } from '../../platform/http/problem.ts';
-import { AccountsService } from '../accounts/accounts.service.ts';
+import { AccountsService, type Names } from '../accounts/accounts.service.ts';
 import { BroughtRows } from '../../platform/database/brought-rows.ts';
 import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { TrainingService } from '../training/training.service.ts';
@@ -116,8 +116,8 @@ export class LogService implements OnModuleInit {
   }
 
   /** Takes an entry of the club back; repeated it changes nothing. Returns its session. */
-  async undo(kind: EntryKind, clubId: string, id: string, at: Date): Promise<string> {
-    const entry = await this.log.undo(kind, clubId, id, at);
+  async undo(kind: EntryKind, clubId: string, id: string, by: string, at: Date): Promise<string> {
+    const entry = await this.log.undo(kind, clubId, id, by, at);
     if (!entry) throw notFound('log entry');
     this.#changes.next(entry);
     return entry.sessionId;
@@ -173,6 +173,8 @@ export class LogService implements OnModuleInit {
     rows: LogRow[];
     sessions: Map<string, TrainingSession>;
     corrections: Map<string, CorrectionView[]>;
+    /** Of those who undid an entry. */
+    names: Names;
   }> {
     const rows = await this.log.page(lifterId, filter, before, limit);
     const [sessions, corrections] = await Promise.all([
@@ -180,14 +182,17 @@ export class LogService implements OnModuleInit {
       this.log.corrections(rows.map((row) => row.id)),
     ]);
     const told = corrections.filter((each) => Object.keys(each.before).length > 0);
-    const names = await this.accounts.names(told.map((each) => each.correctedBy));
+    const names = await this.accounts.names([
+      ...told.map((each) => each.correctedBy),
+      ...rows.map((row) => row.undone_by),
+    ]);
     const byEntry = new Map<string, CorrectionView[]>();
     for (const each of told) {
       const by = each.correctedBy && (names.get(each.correctedBy) ?? null);
       const view = { by, at: each.correctedAt.toISOString(), before: each.before };
       byEntry.set(each.entryId, [...(byEntry.get(each.entryId) ?? []), view]);
     }
-    return { rows, sessions, corrections: byEntry };
+    return { rows, sessions, corrections: byEntry, names };
   }
 
   countedSets(lifterId: string, since: string): ReturnType<LogRepository['countedSets']> {

@@ -1,12 +1,13 @@
 import type { Role } from '@iron-clasp/contract';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
-/** A read-only link to a lifter's coming sessions. Only a hash of its secret is kept. */
+/** A read-only link to a lifter's coming sessions, or to the club's calendar. Only a hash of its secret is kept. */
 @Entity('share_link')
 export class ShareLink {
   @PrimaryColumn('uuid') id: string;
   @Column('uuid') clubId: string;
-  @Column('uuid') lifterId: string;
+  /** Null for the calendar of the club. */
+  @Column('uuid', { nullable: true }) lifterId: string | null;
   @Column('text') secretHash: string;
   /** Days from today that it shows. */
   @Column('int') ahead: number;

@@ -10,11 +10,13 @@ const MOST_LINKS = 20;
 export class SharingRepository {
   constructor(private readonly db: DataSource) {}
 
-  /** The lifter's links, the latest first. */
-  links(lifterId: string): Promise<ShareLink[]> {
-    return this.db
-      .getRepository(ShareLink)
-      .find({ where: { lifterId }, order: { madeAt: 'DESC', id: 'ASC' }, take: MOST_LINKS });
+  /** The links of a lifter, or of the club's calendar, the latest first. */
+  links(clubId: string, lifterId: string | null): Promise<ShareLink[]> {
+    return this.db.getRepository(ShareLink).find({
+      where: { clubId, lifterId: lifterId ?? IsNull() },
+      order: { madeAt: 'DESC', id: 'ASC' },
+      take: MOST_LINKS,
+    });
   }
 
   /** False where the id is taken. */
@@ -22,11 +24,12 @@ export class SharingRepository {
     return insertNew(this.db.manager, ShareLink, link);
   }
 
-  /** Revokes a link of the lifter; false where there is none. */
-  async revoke(lifterId: string, id: string, by: string, at: Date): Promise<boolean> {
+  /** Revokes a link of the lifter, or of the club's calendar; false where there is none. */
+  async revoke(clubId: string, lifterId: string | null, id: string, by: string, at: Date): Promise<boolean> {
     const links = this.db.getRepository(ShareLink);
-    await links.update({ id, lifterId, revokedAt: IsNull() }, { revokedBy: by, revokedAt: at });
-    return links.existsBy({ id, lifterId });
+    const of = { id, clubId, lifterId: lifterId ?? IsNull() };
+    await links.update({ ...of, revokedAt: IsNull() }, { revokedBy: by, revokedAt: at });
+    return links.existsBy(of);
   }
 
   /** The link with this secret, while it lasts. */

@@ -36,7 +36,8 @@ const LINK_GONE = 'This link has run out, was taken back, or was never made. Ask
 /** What the secret of a link opens: a lifter of a club. */
 export interface OpenedLink {
   readonly row: ShareLink;
-  readonly lifter: Lifter;
+  /** Null for the calendar of the club. */
+  readonly lifter: Lifter | null;
   readonly club: Club;
 }
 
@@ -71,9 +72,9 @@ export class SharingService implements OnModuleInit {
     );
   }
 
-  /** The lifter's links, the latest first, with who made and revoked them. */
-  async links(lifterId: string): Promise<ShareLinkView[]> {
-    const rows = await this.sharing.links(lifterId);
+  /** The links of a lifter, or of the club's calendar, the latest first, with who made and revoked them. */
+  async links(clubId: string, lifterId: string | null): Promise<ShareLinkView[]> {
+    const rows = await this.sharing.links(clubId, lifterId);
     const names = await this.accounts.names(rows.flatMap((row) => [row.madeBy, row.revokedBy]));
     return rows.map((row) => ({
       id: row.id,
@@ -101,11 +102,11 @@ export class SharingService implements OnModuleInit {
   async link(
     clubId: string,
     by: string,
-    lifterId: string,
+    lifterId: string | null,
     id: string,
     { days, ahead = USUAL_AHEAD, health = false }: ShareRequest,
   ): Promise<MadeSecret> {
-    await this.lifters.known(clubId, lifterId);
+    if (lifterId !== null) await this.lifters.known(clubId, lifterId);
     const [secret, madeAt] = [freshSecret(), this.clock.now()];
     const expiresAt = addDays(madeAt, days);
     const row = { id, clubId, lifterId, secretHash: hashOf(secret), madeBy: by, madeAt, expiresAt };
@@ -114,16 +115,23 @@ export class SharingService implements OnModuleInit {
     return { secret, expiresAt };
   }
 
-  async revoke(clubId: string, by: string, lifterId: string, id: string): Promise<void> {
-    await this.lifters.known(clubId, lifterId);
-    if (!(await this.sharing.revoke(lifterId, id, by, this.clock.now()))) throw notFound('link');
+  async revoke(clubId: string, by: string, lifterId: string | null, id: string): Promise<void> {
+    if (lifterId !== null) await this.lifters.known(clubId, lifterId);
+    if (!(await this.sharing.revoke(clubId, lifterId, id, by, this.clock.now()))) throw notFound('link');
   }
 
   /** Whose sessions a link shows; an archived lifter shares nothing. */
-  async byLink(secret: string): Promise<OpenedLink> {
+  async byLink(secret: string): Promise<OpenedLink & { readonly lifter: Lifter }> {
+    const { lifter, ...opened } = await this.byCalendarLink(secret);
+    if (!lifter) throw linkGone();
+    return { ...opened, lifter };
+  }
+
+  /** Whose calendar a link shows; where it is the club's, of no lifter. */
+  async byCalendarLink(secret: string): Promise<OpenedLink> {
     const row = await this.sharing.openLink(hashOf(secret), this.clock.now());
-    const lifter = row && (await this.active(row.clubId, row.lifterId));
-    if (!row || !lifter) throw linkGone();
+    const lifter = row?.lifterId ? await this.active(row.clubId, row.lifterId) : null;
+    if (!row || (row.lifterId && !lifter)) throw linkGone();
     return { row, lifter, club: await this.clubs.byId(row.clubId) };
   }
 

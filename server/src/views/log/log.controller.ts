@@ -92,7 +92,7 @@ export class LogController {
   @HttpCode(204)
   @ApiOperation({ summary: 'Undo a logged hold; it is hidden, not lost' })
   async undoHold(@Who() who: SignedIn, @Param('id', new KnownId('log entry')) id: string): Promise<void> {
-    const sessionId = await this.logging.undo('hold', who.club, id);
+    const sessionId = await this.logging.undo('hold', who.club, who.account.id, id);
     await this.live.tell({ sessionId, kind: 'changed' });
   }
 
@@ -101,7 +101,7 @@ export class LogController {
   @HttpCode(204)
   @ApiOperation({ summary: 'Undo a logged set; it is hidden, not lost' })
   async undoSet(@Who() who: SignedIn, @Param('id', new KnownId('log entry')) id: string): Promise<void> {
-    const sessionId = await this.logging.undo('set', who.club, id);
+    const sessionId = await this.logging.undo('set', who.club, who.account.id, id);
     await this.live.tell({ sessionId, kind: 'changed' });
   }
 
@@ -147,6 +147,7 @@ export class LogController {
       ...(grip && { grip }),
       ...(kind && { kind }),
       slipped: query['slipped'] === 'yes',
+      undone: query['undone'] === 'yes',
     };
     return this.log.page(who.club, lifter, filter, oneWord(query['before']));
   }

@@ -5,6 +5,7 @@ import type { ClubRef } from '../../platform/days/club-day.ts';
 import { pageOf, readKey } from '../../platform/http/paging.ts';
 import { LiftersService } from '../../records/lifters/lifters.service.ts';
 import type { LogFilter, LogRow } from '../../records/log/log.repository.ts';
+import type { Names } from '../../records/accounts/accounts.service.ts';
 import { LogService } from '../../records/log/log.service.ts';
 import type { TrainingSession } from '../../records/training/training.entity.ts';
 
@@ -26,7 +27,7 @@ export class LogViewService {
     before: string | undefined,
   ): Promise<LogView> {
     await this.lifters.known(club.id, lifterId);
-    const { rows, sessions, corrections } = await this.log.page(
+    const { rows, sessions, corrections, names } = await this.log.page(
       lifterId,
       filter,
       readKey(before, 'moment'),
@@ -34,7 +35,7 @@ export class LogViewService {
     );
     const { items, next } = pageOf(rows, PAGE, (row) => ({ value: row.done_at.toISOString(), id: row.id }));
     const entries = items.map((row) =>
-      entryOf(row, sessions.get(row.session_id)!, corrections.get(row.id) ?? []),
+      entryOf(row, sessions.get(row.session_id)!, corrections.get(row.id) ?? [], names),
     );
     return { entries, next };
   }
@@ -44,6 +45,7 @@ function entryOf(
   row: LogRow,
   { heldOn, title, noteToLifter }: TrainingSession,
   corrections: readonly CorrectionView[],
+  names: Names,
 ): LogEntry {
   const lift = findLift(row.lift_id);
   const { id, kind, role, load, reps, seconds, target, grip, strapped, chalk } = row;
@@ -55,6 +57,10 @@ function entryOf(
     doneAt: row.done_at.toISOString(),
     day: heldOn,
     ...{ title, noteToLifter },
+    undone: row.undone_at && {
+      by: names.get(row.undone_by ?? '') ?? null,
+      at: row.undone_at.toISOString(),
+    },
     liftName: row.hold_kind ? HOLD_KINDS_BY_ID[row.hold_kind].name : (lift?.name ?? row.lift_id),
     loadMeans: lift?.loadMeans ?? 'total',
     gripped: row.hold_kind !== null || (lift?.grips ?? true),

@@ -29,7 +29,7 @@ export class ProfileViewService {
     const { clubId: _club, archivedAt, clubSchoolId, ...rest } = lifter;
     const [changes, links, account, meets] = await Promise.all([
       this.page(id),
-      this.sharing.links(id),
+      this.sharing.links(club.id, id),
       this.sharing.accountOf(id),
       this.meets.ahead(id, today),
     ]);

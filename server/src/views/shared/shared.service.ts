@@ -4,7 +4,9 @@ import type { CalledSet, CallsView, InvitationView, SharedView } from '@iron-cla
 import { shiftDay } from '../../platform/days/club-day.ts';
 import { Clock } from '../../platform/clock/clock.ts';
 import { Days } from '../../platform/days/days.ts';
+import { HoldBlocksService } from '../../records/hold-blocks/hold-blocks.service.ts';
 import { KitService } from '../../records/kit/kit.service.ts';
+import { LiftersService } from '../../records/lifters/lifters.service.ts';
 import { MeetsService } from '../../records/meets/meets.service.ts';
 import { SharingService, type OpenedInvitation } from '../../records/sharing/sharing.service.ts';
 import { TrainingService } from '../../records/training/training.service.ts';
@@ -13,6 +15,10 @@ import { CallsViewService } from '../calls/calls-view.service.ts';
 
 /** Days that a calendar keeps showing once they are past. */
 const DAYS_BEHIND = 28;
+/** The same of a whole club. */
+const CLUB_DAYS_BEHIND = 7;
+/** Sessions in the calendar of a club at most, those that come first. */
+const MOST_OF_A_CLUB = 5_000;
 /** Sessions that a link shows at most. */
 const MOST_SHOWN = 24;
 
@@ -25,6 +31,8 @@ export class SharedViewService {
     private readonly calls: CallsViewService,
     private readonly days: Days,
     private readonly meets: MeetsService,
+    private readonly blocks: HoldBlocksService,
+    private readonly lifters: LiftersService,
     private readonly kit: KitService,
     private readonly clock: Clock,
   ) {}
@@ -49,30 +57,52 @@ export class SharedViewService {
     };
   }
 
-  /** The same days as a calendar feed; nothing but titles and places. */
+  /** Sessions, meets and tests of a lifter, or of the club, as a calendar feed; nothing but titles and places. */
   async calendar(secret: string): Promise<string> {
-    const { row, lifter, club } = await this.sharing.byLink(secret);
+    const { row, lifter, club } = await this.sharing.byCalendarLink(secret);
     const today = this.days.today(club);
-    const last = shiftDay(today, row.ahead - 1);
-    const [coming, meets, venues] = await Promise.all([
-      this.training.between(lifter.id, shiftDay(today, -DAYS_BEHIND), last),
-      this.meets.ahead(lifter.id, today),
+    const [first, last] = [
+      shiftDay(today, -(lifter ? DAYS_BEHIND : CLUB_DAYS_BEHIND)),
+      shiftDay(today, row.ahead - 1),
+    ];
+    const people = lifter ? [lifter] : await this.lifters.onRack(club.id);
+    const names = new Map(people.map(({ id, name }) => [id, name]));
+    const [sessions, meets, tests, venues] = await Promise.all([
+      lifter
+        ? this.training.between(lifter.id, first, last)
+        : this.training.ofClubBetween(club.id, first, last, MOST_OF_A_CLUB),
+      this.meets.between([...names.keys()], today, last),
+      this.blocks.testsOf([...names.keys()], today, last),
       this.kit.venues(club.id),
     ]);
     const placeOf = (id: string): string => venues.find((venue) => venue.id === id)?.name ?? '';
+    const days = [
+      ...sessions.map(({ id, lifterId, heldOn, title, venueId }) => ({
+        ...{ id, lifterId, on: heldOn, title, place: placeOf(venueId) },
+      })),
+      ...meets.map(({ id, lifterId, heldOn, name, place }) => ({
+        id,
+        lifterId,
+        on: heldOn,
+        title: name,
+        place,
+      })),
+      ...tests.map(({ id, lifterId, startsOn, label }) => ({
+        id,
+        lifterId,
+        on: startsOn,
+        title: label,
+        place: '',
+      })),
+    ];
     return calendarFeed(
-      `${lifter.name}, ${club.name}`,
-      [
-        ...coming.map(({ id, heldOn, title, venueId }) => ({
-          id,
-          on: heldOn,
-          title,
-          place: placeOf(venueId),
-        })),
-        ...meets
-          .filter((meet) => meet.heldOn <= last)
-          .map(({ id, heldOn, name, place }) => ({ id, on: heldOn, title: name, place })),
-      ],
+      lifter ? `${lifter.name}, ${club.name}` : club.name,
+      days
+        // One who was archived trains here no more.
+        .filter(({ lifterId }) => names.has(lifterId))
+        .map(({ lifterId, ...day }) =>
+          lifter ? day : { ...day, title: `${names.get(lifterId)!}: ${day.title}` },
+        ),
       this.clock.now(),
     );
   }

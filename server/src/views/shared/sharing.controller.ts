@@ -12,15 +12,17 @@ import {
 } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import {
+  CalendarLinkRequest,
   InvitationRequest,
   JoinRequest,
   ShareRequest,
   type InvitationView,
   type MadeLinkView,
   type SharedView,
+  type ShareLinkView,
 } from '@iron-clasp/contract';
 import type { SignedIn } from '../../platform/access/signed-in.ts';
-import { Public, Who } from '../../platform/access/guard.ts';
+import { OwnersOnly, Public, Who } from '../../platform/access/guard.ts';
 import { KnownId } from '../../platform/http/validation.ts';
 import type { MadeSecret } from '../../records/accounts/secrets.ts';
 import { SharingService } from '../../records/sharing/sharing.service.ts';
@@ -59,6 +61,36 @@ export class SharingController {
     return this.sharing.revoke(who.club.id, who.account.id, lifter, id);
   }
 
+  @OwnersOnly()
+  @Get('club/calendar-links')
+  @ApiOperation({ summary: 'Links to the calendar of the club' })
+  calendarLinks(@Who() who: SignedIn): Promise<ShareLinkView[]> {
+    return this.sharing.links(who.club.id, null);
+  }
+
+  @OwnersOnly()
+  @Put('club/calendar-links/:id')
+  @ApiOperation({ summary: 'Make a link to the calendar of the club; its address is told this once' })
+  async calendarLink(
+    @Who() who: SignedIn,
+    @Param('id', new KnownId('link')) id: string,
+    @Body() body: CalendarLinkRequest,
+  ): Promise<MadeLinkView> {
+    const { secret, expiresAt } = await this.sharing.link(who.club.id, who.account.id, null, id, body);
+    return { id, path: `/api/shared/${secret}/calendar.ics`, expiresAt: expiresAt.toISOString() };
+  }
+
+  @OwnersOnly()
+  @Delete('club/calendar-links/:id')
+  @ApiOperation({ summary: 'Take a link to the calendar of the club back' })
+  async revokeCalendar(
+    @Who() who: SignedIn,
+    @Param('id', new KnownId('link')) id: string,
+  ): Promise<ShareLinkView[]> {
+    await this.sharing.revoke(who.club.id, who.account.id, null, id);
+    return this.calendarLinks(who);
+  }
+
   @Public()
   @Get('shared/:secret')
   @Header('Cache-Control', 'no-store')
@@ -69,7 +101,10 @@ export class SharingController {
 
   @Public()
   @Get('shared/:secret/calendar.ics')
-  @ApiOperation({ summary: 'The days of a link as a calendar feed: titles and places, nothing of health' })
+  @ApiOperation({
+    summary:
+      'The days of a link as a calendar feed: sessions, meets and tests; titles and places, nothing of health',
+  })
   async calendar(@Param('secret') secret: string): Promise<StreamableFile> {
     const feed = await this.views.calendar(secret);
     return new StreamableFile(Buffer.from(feed), { type: 'text/calendar; charset=utf-8' });

@@ -1,6 +1,20 @@
-import { useMutation, useQuery, type UseMutationResult, type UseQueryResult } from '@tanstack/react-query';
-import type { InvitationView, MadeLinkView, SharedView, ShareRequest } from '@iron-clasp/contract';
+import {
+  useMutation,
+  useQuery,
+  useQueryClient,
+  type UseMutationResult,
+  type UseQueryResult,
+} from '@tanstack/react-query';
+import type {
+  CalendarLinkRequest,
+  InvitationView,
+  MadeLinkView,
+  SharedView,
+  ShareLinkView,
+  ShareRequest,
+} from '@iron-clasp/contract';
 import { type ApiError, ask } from '../client.ts';
+import { keys } from '../keys.ts';
 import { useLifterTry } from '../write.ts';
 
 export function useMakeLink(lifterId: string): UseMutationResult<MadeLinkView, ApiError, ShareRequest> {
@@ -41,5 +55,29 @@ export function useJoin(secret: string): UseMutationResult<InvitationView, ApiEr
   return useMutation({
     mutationFn: (password: string) =>
       ask<InvitationView>('POST', `/invitations/${encodeURIComponent(secret)}`, { password }),
+  });
+}
+
+/** Links to the calendar of the club. */
+export function useCalendarLinks(): UseQueryResult<ShareLinkView[], ApiError> {
+  return useQuery({
+    queryKey: keys.people('calendar'),
+    queryFn: () => ask<ShareLinkView[]>('GET', '/club/calendar-links'),
+  });
+}
+
+export function useMakeCalendarLink(): UseMutationResult<MadeLinkView, ApiError, CalendarLinkRequest> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body) => ask<MadeLinkView>('PUT', `/club/calendar-links/${crypto.randomUUID()}`, body),
+    onSettled: () => client.invalidateQueries({ queryKey: keys.people('calendar') }),
+  });
+}
+
+export function useRevokeCalendarLink(): UseMutationResult<ShareLinkView[], ApiError, string> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (id) => ask<ShareLinkView[]>('DELETE', `/club/calendar-links/${id}`),
+    onSuccess: (links) => client.setQueryData(keys.people('calendar'), links),
   });
 }

@@ -8,6 +8,7 @@ import { Field } from '../../ui/field.tsx';
 import { useRequestForm } from '../../ui/request-form.ts';
 import { Failed, Loading } from '../../ui/states.tsx';
 import { useToast } from '../../ui/toast.tsx';
+import { ClubCalendar } from './club-calendar.tsx';
 
 /** What the club is called and how it counts. */
 export function Settings(): ReactElement {
@@ -19,6 +20,7 @@ export function Settings(): ReactElement {
         <Failed error={settings.error} retry={() => void settings.refetch()} />
       )}
       {settings.data && <Form key={settings.data.version} settings={settings.data} />}
+      <ClubCalendar />
     </section>
   );
 }

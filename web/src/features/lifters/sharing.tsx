@@ -4,6 +4,7 @@ import { useState, type ReactElement } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Checkbox } from '../../ui/checkbox.tsx';
 import { Field } from '../../ui/field.tsx';
+import { LinkList } from '../../ui/link-list.tsx';
 import { MadeAddress } from '../../ui/made-address.tsx';
 import { useRequestForm } from '../../ui/request-form.ts';
 import { Failed } from '../../ui/states.tsx';
@@ -44,36 +45,18 @@ function Links({ profile, onMade }: PartProps): ReactElement {
   const [days, setDays] = useState<number>(DAYS[0]);
   const [ahead, setAhead] = useState<number>(AHEAD[0][0]);
   const [health, setHealth] = useState(false);
-  const now = clockNow().toISOString();
   return (
     <div className="py-2">
       <p className="text-quiet">
         A link shows what is to be done to whoever holds it, to read and nothing more. Of hands and conditions
         it tells nothing unless {profile.name} agreed.
       </p>
-      <ul>
-        {profile.links.map((link) => {
-          const over = link.expiresAt < now;
-          return (
-            <li key={link.id} className="flex flex-wrap items-center gap-x-3 border-b border-rule py-1.5">
-              <span className={link.revoked || over ? 'grow text-quiet' : 'grow'}>
-                made {day(link.madeAt)} by {link.madeBy}, {link.ahead} days ahead
-                {link.health && ', hands and cautions too'},{' '}
-                {link.revoked
-                  ? `taken back ${day(link.revoked.at)} by ${link.revoked.by}`
-                  : over
-                    ? `ran out ${day(link.expiresAt)}`
-                    : `lasts until ${day(link.expiresAt)}`}
-              </span>
-              {!link.revoked && !over && (
-                <Button look="quiet" disabled={revoke.isPending} onClick={() => revoke.mutate(link.id)}>
-                  Remove
-                </Button>
-              )}
-            </li>
-          );
-        })}
-      </ul>
+      <LinkList
+        links={profile.links}
+        now={clockNow().toISOString()}
+        removing={revoke.isPending}
+        onRemove={(id) => revoke.mutate(id)}
+      />
       <div className="mt-2 flex flex-wrap items-end gap-2">
         <Select
           label="Shows"

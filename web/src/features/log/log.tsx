@@ -71,6 +71,12 @@ export function Log(): ReactElement {
         >
           slips only
         </Checkbox>
+        <Checkbox
+          checked={search.get('undone') === 'yes'}
+          onChange={(checked) => narrow('undone', checked ? 'yes' : '')}
+        >
+          undone
+        </Checkbox>
         <SaveLog log={log} name={`log of ${lifter.name}`} />
       </div>
       {log.isPending && <Loading what="the log" lines={12} />}
@@ -104,7 +110,7 @@ export function Log(): ReactElement {
                     onOpen={() => setOpen(open === entry.id ? null : entry.id)}
                     open={open === entry.id}
                   />
-                  {open === entry.id && (
+                  {open === entry.id && !entry.undone && (
                     <CorrectEntry lifterId={lifter.id} entry={entry} onDone={() => setOpen(null)} />
                   )}
                 </li>
@@ -262,6 +268,12 @@ function Entry({
         )}
         {(cause ?? entry.note) && (
           <span className="block text-sm text-quiet">{[cause, entry.note].filter(Boolean).join(' ')}</span>
+        )}
+        {entry.undone && (
+          <span className="block text-sm text-ochre">
+            undone {entry.undone.by && `by ${entry.undone.by}, `}
+            {format(parseISO(entry.undone.at), 'd MMM yyyy HH:mm')}: it counts no more
+          </span>
         )}
         {entry.corrections.map((correction) => (
           <span key={correction.at} className="block text-sm text-ochre">

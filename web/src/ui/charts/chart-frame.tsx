@@ -1,7 +1,7 @@
 import { Download } from 'lucide-react';
 import { useRef, useState, type KeyboardEvent, type ReactElement, type ReactNode } from 'react';
 import { Button } from '../button.tsx';
-import { saveCsv, saveSvg, type Table } from '../table-file.ts';
+import { saveCsv, savePng, saveSvg, type Table } from '../table-file.ts';
 import { DataTable } from '../data-table.tsx';
 
 interface ChartFrameProps {
@@ -16,10 +16,11 @@ interface ChartFrameProps {
 
 const STEPS: Readonly<Record<string, number>> = { ArrowRight: 1, ArrowLeft: -1, PageUp: -10, PageDown: 10 };
 
-/** A drawing with its figures: read point by point with the arrow keys, as a table, and saved as CSV or SVG. */
+/** A drawing with its figures: read point by point with the arrow keys, as a table, and saved as CSV, SVG or PNG. */
 export function ChartFrame({ name, label, table, children }: ChartFrameProps): ReactElement {
   const drawing = useRef<HTMLDivElement>(null);
   const [at, setAt] = useState<number | null>(null);
+  const [fault, setFault] = useState<string>();
   const last = table.rows.length - 1;
   const onKey = (event: KeyboardEvent): void => {
     const to =
@@ -90,7 +91,23 @@ export function ChartFrame({ name, label, table, children }: ChartFrameProps): R
             <Download size={14} aria-hidden className="mr-1 inline" />
             SVG
           </Button>
+          <Button
+            look="quiet"
+            onClick={() => {
+              const svg = drawing.current?.querySelector('svg');
+              if (svg)
+                savePng(name, svg).catch((error: unknown) => setFault(String((error as Error).message)));
+            }}
+          >
+            <Download size={14} aria-hidden className="mr-1 inline" />
+            PNG
+          </Button>
         </span>
+        {fault && (
+          <p role="alert" className="text-oxblood">
+            {fault}
+          </p>
+        )}
       </figcaption>
     </figure>
   );
