@@ -120,9 +120,9 @@ it('may ask so often in a minute, and is told to wait', async () => {
   expect(answers.at(-1)).toBe(429);
 });
 
-describe('the client in docs/api', () => {
+describe('the client in docs/api-client', () => {
   const run = promisify(execFile);
-  const client = join(import.meta.dirname, '..', '..', 'docs', 'api', 'client.mjs');
+  const client = join(import.meta.dirname, '..', '..', 'docs', 'api-client', 'client.mjs');
   let url: string;
   beforeAll(async () => {
     await api.app.listen(0, '127.0.0.1');
@@ -142,7 +142,7 @@ describe('the client in docs/api', () => {
     expect((await call(token, 'log', name)).stdout).toMatch(/^Logged: .+ kg × \d+/);
     const { deeds } = await owner.get<{ deeds: { what: string }[] }>('/deeds');
     expect(deeds.map(({ what }) => what)).toContain('Log a set (by the client “Tablet at the platform”)');
-  });
+  }, 180_000);
 
   it('says what is wrong and ends with a fault', async () => {
     await expect(call('ironclasp_nobodys')).rejects.toMatchObject({

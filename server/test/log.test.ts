@@ -76,6 +76,13 @@ describe('logging holds', () => {
       [second],
     );
     expect(row!.undone_at).not.toBeNull();
+    // Who took it back stands with it, in a list of its own.
+    const listed = async (query: string): Promise<LogView['entries']> =>
+      (await coach.get<LogView>(`/lifters/${lifter}/log${query}`)).entries.filter(({ id }) => id === second);
+    expect(await listed('')).toEqual([]);
+    expect(await listed('?undone=yes')).toMatchObject([
+      { undone: { by: 'Maren Solvik', at: '2026-11-24T12:00:00.000Z' } },
+    ]);
   });
 
   it('a slip repeats the load', async () => {
