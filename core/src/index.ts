@@ -163,6 +163,7 @@ export * from './training-file/training-words.ts';
 export * from './training-file/read-days.ts';
 export * from './training-file/read-training-rows.ts';
 export * from './training-file/read-hand-rows.ts';
+export type { RowFault } from './training-file/cells.ts';
 export * from './training-file/read-lifter-rows.ts';
 
 // Kit: bars, plates, and what a venue cannot give.

@@ -13,7 +13,8 @@ export const MOST_LIFTER_LINES = 500;
 /** A name, anything that separates, and a figure that may say its unit, at the end of the line. */
 const LINE = /^(?<name>.*?)[\s,;|:"]+(?<figure>\d+(?:[.,]\d+)?)\s*(?<unit>kgs?|lbs?|pounds?)?"?$/iu;
 const TRIM = /^[\s,;|:"]+|[\s,;|:"]+$/gu;
-const LONGEST_NAME = 120;
+/** Longest name of a lifter, characters. */
+export const LONGEST_LIFTER_NAME = 120;
 const LONGEST_PASTE = 1_000_000;
 
 /**
@@ -38,7 +39,11 @@ export function readLifterLines(text: string, unit: MassUnit): LifterLine[] {
   const named = first !== undefined && !/\d/u.test(first.words) && /\bname\b/iu.test(first.words);
   const seen = new Map<string, number>();
   return (named ? rest : lines).slice(0, MOST_LIFTER_LINES).map(({ line, words }): LifterLine => {
-    const fault = (why: string): LifterLine => ({ line, text: words.slice(0, LONGEST_NAME), fault: why });
+    const fault = (why: string): LifterLine => ({
+      line,
+      text: words.slice(0, LONGEST_LIFTER_NAME),
+      fault: why,
+    });
     const found = LINE.exec(words)?.groups;
     if (!found) {
       const name = words.replaceAll(TRIM, '').slice(0, 40);
@@ -46,7 +51,8 @@ export function readLifterLines(text: string, unit: MassUnit): LifterLine[] {
     }
     const name = found['name']!.replaceAll(TRIM, '');
     if (name === '') return fault('Write the name before the best deadlift.');
-    if (name.length > LONGEST_NAME) return fault(`A name has at most ${LONGEST_NAME} characters.`);
+    if (name.length > LONGEST_LIFTER_NAME)
+      return fault(`A name has at most ${LONGEST_LIFTER_NAME} characters.`);
     const said = found['unit']?.toLowerCase();
     const own: MassUnit = said === undefined ? unit : said.startsWith('k') ? 'kg' : 'lb';
     const deadliftMax = toKg(Number(found['figure']!.replace(',', '.')), own);

@@ -3,6 +3,15 @@ import { listOf, record, whole, type Check } from '../shape.ts';
 import type { FileColumns, FileField } from './columns.ts';
 import { MOST_TABLE_ROWS, type FileRow, type FileTable } from './read-table.ts';
 
+/** What is wrong with a row. */
+export interface RowFault {
+  readonly line: number;
+  readonly fault: string;
+}
+
+/** What a note says beyond it is cut off, characters. */
+export const LONGEST_NOTE = 500;
+
 /** A cell may hold nothing. */
 const cellCheck: Check = (field, value) => {
   if (typeof value !== 'string') throw new InvalidInputError(field, 'the text of a cell', value);

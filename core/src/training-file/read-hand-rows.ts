@@ -2,7 +2,8 @@ import { checkDay, checkObject, checkOneOf } from '../check.ts';
 import type { Side } from '../hands/hand-state.ts';
 import { MAX_SQUEEZE } from '../dynamometer/check-test.ts';
 import { LIMITS } from '../limits.ts';
-import { amountOf, cellOf, tableCheck } from './cells.ts';
+import { FORCE_UNITS } from '../force-trace/read-trace-csv.ts';
+import { amountOf, cellOf, LONGEST_NOTE, tableCheck, type RowFault } from './cells.ts';
 import { checkColumns, type FileColumns, type FileKind } from './columns.ts';
 import { readDayCell, DAY_ORDERS, type DayOrder } from './read-days.ts';
 import type { FileTable } from './read-table.ts';
@@ -13,12 +14,6 @@ export interface HandFileOptions {
   readonly order: DayOrder;
   /** Later days are no past. */
   readonly today: string;
-}
-
-/** What is wrong with a row. */
-export interface RowFault {
-  readonly line: number;
-  readonly fault: string;
 }
 
 interface HandRow {
@@ -48,10 +43,8 @@ export interface ReadSqueeze extends HandRow {
   readonly force: number;
 }
 
-const LONGEST_NOTE = 500;
 /** Wider than this no hand reaches, mm. */
 const WIDEST_GAP = 100;
-const [KGF_PER_LB, KGF_PER_N] = [0.45359237, 1 / 9.80665];
 
 const HANDS: ReadonlyMap<string, Side> = new Map([
   ...['left', 'l', 'lh', 'left hand', 'links'].map((words) => [words, 'left'] as const),
@@ -116,7 +109,8 @@ export function readGripperRows(table: FileTable, options: HandFileOptions): (Ro
 export function readSqueezeRows(table: FileTable, options: HandFileOptions): (RowFault | ReadSqueeze)[] {
   const head = table?.head?.[options?.columns?.force ?? -1] ?? '';
   const newtons = /\b(n|newtons?)\b/iu.test(head);
-  const factor = newtons ? KGF_PER_N : head !== '' && unitOfWords(head) === 'lb' ? KGF_PER_LB : 1;
+  const pounds = head !== '' && unitOfWords(head) === 'lb';
+  const factor = FORCE_UNITS[newtons ? 'N' : pounds ? 'lbf' : 'kgf'];
   return readRows(table, options, 'squeeze', (cell) => {
     const force = amountOf(cell('force'), { min: 1, max: MAX_SQUEEZE / factor });
     if (force === undefined)

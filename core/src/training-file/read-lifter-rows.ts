@@ -1,11 +1,11 @@
 import { checkObject, checkOneOf } from '../check.ts';
 import { LIMITS } from '../limits.ts';
+import { LONGEST_LIFTER_NAME } from '../profile/read-lifter-lines.ts';
 import { SPORTS, type Sport } from '../profile/sport-and-stance.ts';
 import { formatMass, MASS_UNITS, toKg, type MassUnit } from '../units/mass.ts';
 import { SPORT_NAMES } from '../vocabulary.ts';
-import { amountOf, cellOf, tableCheck } from './cells.ts';
+import { amountOf, cellOf, tableCheck, type RowFault } from './cells.ts';
 import { checkColumns, type FileColumns } from './columns.ts';
-import type { RowFault } from './read-hand-rows.ts';
 import type { FileTable } from './read-table.ts';
 import { unitOfWords } from './training-words.ts';
 
@@ -28,8 +28,6 @@ export interface ReadLifter {
   readonly sport: Sport | null;
 }
 
-const LONGEST_NAME = 120;
-
 /**
  * Reads lifters from a table, a row each; a second row of a name is left out.
  * @throws InvalidInputError for columns that are not there, or where one that is needed is left out.
@@ -46,8 +44,8 @@ export function readLifterRows(table: FileTable, options: LifterFileOptions): (R
     const cell = cellOf(cells, options.columns);
     const fault = (words: string): RowFault => ({ line, fault: words });
     const name = cell('lifter');
-    if (name === '' || name.length > LONGEST_NAME)
-      return fault(`A name has 1 to ${LONGEST_NAME} characters.`);
+    if (name === '' || name.length > LONGEST_LIFTER_NAME)
+      return fault(`A name has 1 to ${LONGEST_LIFTER_NAME} characters.`);
     const before = seen.get(name.toLowerCase());
     if (before !== undefined) return fault(`${name} stands in row ${before} already.`);
     const mass = (field: 'best' | 'bodyMass', limits: { readonly min: number; readonly max: number }) => {

@@ -6,7 +6,7 @@ import { findLift } from '../set-demand/lifts.ts';
 import type { SetRole } from '../calls/set-role.ts';
 import { formatMass, MASS_UNITS, toKg, type MassUnit } from '../units/mass.ts';
 import { checkColumns, type FileColumns } from './columns.ts';
-import { amountOf, cellOf, countOf, tableCheck } from './cells.ts';
+import { amountOf, cellOf, countOf, LONGEST_NOTE, tableCheck, type RowFault } from './cells.ts';
 import { readDayCell, type DayOrder, DAY_ORDERS } from './read-days.ts';
 import type { FileRow, FileTable } from './read-table.ts';
 import {
@@ -33,7 +33,7 @@ export interface TrainingFileOptions {
 }
 
 /** Sets that a row of a file tells of, or what is wrong with it. */
-export type TrainingRow = ReadSets | { readonly line: number; readonly fault: string };
+export type TrainingRow = ReadSets | RowFault;
 
 export interface ReadSets {
   readonly line: number;
@@ -57,7 +57,6 @@ export interface ReadSets {
 }
 
 const MOST_SETS = 30;
-const LONGEST_NOTE = 500;
 
 /**
  * Reads past training from a table, row by row. Nothing is guessed in silence: a row that cannot be read says why, and of a
