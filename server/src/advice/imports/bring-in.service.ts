@@ -2,7 +2,14 @@ import { Injectable } from '@nestjs/common';
 import type { FileImportRequest, ImportPreview } from '@iron-clasp/contract';
 import { Clock } from '../../platform/clock/clock.ts';
 import type { ClubRef } from '../../platform/days/club-day.ts';
-import { COUNTED, ImportsService, type UnderWay } from '../../records/imports/imports.service.ts';
+import {
+  COUNTED,
+  dayOf,
+  daysOf,
+  ImportsService,
+  lifterOf,
+  type UnderWay,
+} from '../../records/imports/imports.service.ts';
 import { LiftersService } from '../../records/lifters/lifters.service.ts';
 import { HandFiles } from './hand-files.service.ts';
 import { LifterFiles } from './lifter-files.service.ts';
@@ -56,15 +63,12 @@ export class BringInService {
   ): Promise<ImportPreview> {
     const known = await this.imports.knownOf(club.id, kind, brought);
     const fresh = brought[COUNTED[kind]].filter((each) => !known.has(each.id));
-    const whose = fresh.map((each) => ('lifterId' in each ? each.lifterId : each.id));
-    const days = fresh.flatMap((each) =>
-      'trainingDay' in each ? each.trainingDay : 'testedOn' in each ? each.testedOn : [],
-    );
+    const days = fresh.flatMap((each) => dayOf(each) ?? []).sort();
     return {
-      ...{ rows, things: fresh.length, known: known.size, lifters: new Set(whose).size },
-      days: new Set(days.map((day, i) => `${whose[i]!} ${day}`)).size,
-      from: days.reduce<string | null>((first, day) => (first === null || day < first ? day : first), null),
-      to: days.reduce<string | null>((last, day) => (last === null || day > last ? day : last), null),
+      ...{ rows, things: fresh.length, known: known.size, lifters: new Set(fresh.map(lifterOf)).size },
+      days: daysOf(fresh),
+      from: days[0] ?? null,
+      to: days.at(-1) ?? null,
       ...{ faults: faults.slice(0, FAULTS_TOLD), leftOut: faults.length },
     };
   }

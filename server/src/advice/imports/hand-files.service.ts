@@ -10,7 +10,17 @@ import { NOTHING_BROUGHT } from '../../records/imports/imports.service.ts';
 import { KitService } from '../../records/kit/kit.service.ts';
 import type { SqueezeTestRow } from '../../records/squeeze/squeeze.entity.ts';
 import { SqueezeService } from '../../records/squeeze/squeeze.service.ts';
-import { byDay, HOUR, idOf, sorted, understood, type ReadFile, type Whose, type WhoIs } from './read-rows.ts';
+import {
+  byDay,
+  HOUR,
+  idOf,
+  placesOfEqual,
+  sorted,
+  understood,
+  type ReadFile,
+  type Whose,
+  type WhoIs,
+} from './read-rows.ts';
 
 /** Seconds from one attempt to the next, where nobody noted them. */
 const SECONDS_AN_ATTEMPT = 90;
@@ -29,9 +39,14 @@ export class HandFiles {
     const { ladder } = await this.kit.grippers(club.id);
     const named = new Map(ladder.map(({ id, name }) => [name.toLowerCase(), id]));
     const { good, faults } = sorted(rows, whoIs);
-    const known = good.filter(({ gripper }) => named.has(gripper.toLowerCase()));
-    for (const { line, gripper } of good.filter((row) => !known.includes(row)))
-      faults.push({ line, fault: `No gripper of the club is “${gripper}”. Add it under Kit first.` });
+    const known: (typeof good)[number][] = [];
+    for (const row of good)
+      if (named.has(row.gripper.toLowerCase())) known.push(row);
+      else
+        faults.push({
+          line: row.line,
+          fault: `No gripper of the club is “${row.gripper}”. Add it under Kit first.`,
+        });
     const attempt = byDay(known).flatMap((day) => attemptsOf(club, day, named));
     return { rows: table.rows.length, faults: inOrder(faults), brought: { ...NOTHING_BROUGHT, attempt } };
   }
@@ -65,16 +80,13 @@ function attemptsOf(
   rows: readonly Whose<ReadAttempt>[],
   named: ReadonlyMap<string, string>,
 ): GripperAttemptRow[] {
-  const seen = new Map<string, number>();
+  const placeOf = placesOfEqual();
   return rows.map(({ lifterId, day, gripper, hand, closed, gapMm, seconds, note }, place) => {
     const gripperId = named.get(gripper.toLowerCase())!;
     const says = [lifterId, day, gripperId, hand, closed, gapMm, seconds].join(' ');
-    // The third of three equal attempts is the third in every file that tells of them.
-    const nth = (seen.get(says) ?? 0) + 1;
-    seen.set(says, nth);
     const start = instantOf(club.timeZone, day, HOUR).getTime();
     return {
-      ...{ id: idOf('attempt', club.id, says, String(nth)), clubId: club.id, lifterId, gripperId, hand },
+      ...{ id: idOf('attempt', club.id, says, placeOf(says)), clubId: club.id, lifterId, gripperId, hand },
       ...{ depth: 'open', closed, gapMm, seconds, note: note === '' ? null : note, trainingDay: day },
       ...{ doneAt: new Date(start + place * SECONDS_AN_ATTEMPT * 1000), loggedBy: null, undoneAt: null },
     };

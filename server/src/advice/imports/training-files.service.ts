@@ -8,7 +8,16 @@ import { NOTHING_BROUGHT, type Brought } from '../../records/imports/imports.ser
 import { KitService, type VenueKit } from '../../records/kit/kit.service.ts';
 import type { LoggedSet } from '../../records/log/log.entity.ts';
 import { TrainingService } from '../../records/training/training.service.ts';
-import { byDay, HOUR, idOf, sorted, understood, type ReadFile, type WhoIs } from './read-rows.ts';
+import {
+  byDay,
+  HOUR,
+  idOf,
+  placesOfEqual,
+  sorted,
+  understood,
+  type ReadFile,
+  type WhoIs,
+} from './read-rows.ts';
 
 /** Minutes from one set to the next, where nobody noted them. */
 const MINUTES_A_SET = 3;
@@ -56,7 +65,7 @@ export class TrainingFiles {
       const here = each.filter((row) => row.liftId === liftId);
       rolesOfLoads(here.map((row) => row.load)).forEach((role, i) => roles.set(here[i]!, role));
     }
-    const seen = new Map<string, number>();
+    const placeOf = placesOfEqual();
     const start = instantOf(club.timeZone, day, HOUR).getTime();
     const sets = each.map((row, place): LoggedSet => {
       const { liftId, load, reps, grip, strapped, slippedAtRep, seconds } = row;
@@ -71,11 +80,8 @@ export class TrainingFiles {
         slippedAtRep,
         ...(seconds === null ? [] : [seconds]),
       ].join(' ');
-      // The third of three equal sets is the third in every file that tells of them.
-      const nth = (seen.get(says) ?? 0) + 1;
-      seen.set(says, nth);
       return {
-        ...{ id: idOf('set', club.id, says, String(nth)), clubId: club.id, lifterId, sessionId },
+        ...{ id: idOf('set', club.id, says, placeOf(says)), clubId: club.id, lifterId, sessionId },
         ...{ trainingDay: day, doneAt: new Date(start + place * MINUTES_A_SET * 60_000) },
         ...{
           liftId,

@@ -33,6 +33,9 @@ export interface Brought {
 
 export const NOTHING_BROUGHT: Brought = { lifter: [], session: [], set: [], attempt: [], test: [] };
 
+/** Who keeps what of it. */
+type Keepers = { readonly [Kind in BroughtKind]: BroughtRows<Brought[Kind][number]> };
+
 /** What comes first is what later rows stand in. */
 const IN_ORDER: readonly BroughtKind[] = ['lifter', 'session', 'set', 'attempt', 'test'];
 
@@ -81,7 +84,7 @@ export class ImportsService implements OnModuleInit {
   /** Of what a file of that kind is counted by, what is there already. */
   knownOf(clubId: string, kind: FileKind, brought: Brought): Promise<ReadonlySet<string>> {
     const counted = COUNTED[kind];
-    return this.keeper(counted).shown(this.db.manager, clubId, idsOf(brought[counted]));
+    return this.keepers[counted].shown(this.db.manager, clubId, idsOf(brought[counted]));
   }
 
   /**
@@ -110,15 +113,15 @@ export class ImportsService implements OnModuleInit {
         for (let i = 0; i < wanted[each].length; i += AT_ONCE) {
           signal?.throwIfAborted();
           const lot = wanted[each].slice(i, i + AT_ONCE);
-          const shown = await this.keeper(each).show(manager, clubId, lot as never);
+          const shown = await this.show(manager, clubId, each, lot);
           for (const row of lot)
-            if (shown.has(row.id))
-              fresh.push({ id: row.id, lifterId: each === 'lifter' ? row.id : lifterOf(row), kind: each });
+            if (shown.has(row.id)) fresh.push({ id: row.id, lifterId: lifterOf(row), kind: each });
           onProgress?.((done += lot.length), total);
         }
-      const counted = fresh.filter((row) => row.kind === COUNTED[kind]);
+      const added = new Set(idsOf(fresh));
+      const counted = brought[COUNTED[kind]].filter((each) => added.has(each.id));
       const row = { id, clubId, kind, name, importedBy: by, importedAt: at, undoneBy: null, undoneAt: null };
-      await imports.save({ ...row, things: counted.length, days: daysOf(brought, counted) });
+      await imports.save({ ...row, things: counted.length, days: daysOf(counted) });
       // A row that came back belongs to the import that brought it last.
       for (let i = 0; i < fresh.length; i += AT_ONCE) {
         const some = fresh.slice(i, i + AT_ONCE).map((each) => ({ ...each, importId: id }));
@@ -145,7 +148,7 @@ export class ImportsService implements OnModuleInit {
       for (const each of [...IN_ORDER].reverse()) {
         const ids = idsOf(rows.filter((row) => row.kind === each));
         const used = each === 'session' ? await this.log.sessionsWithEntries(manager, ids) : new Set();
-        await this.keeper(each).hide(
+        await this.keepers[each].hide(
           manager,
           clubId,
           ids.filter((one) => !used.has(one)),
@@ -169,26 +172,38 @@ export class ImportsService implements OnModuleInit {
     return session.filter((each) => wanted.has(each.id));
   }
 
-  private keeper(kind: BroughtKind): Pick<BroughtRows<never>, 'show' | 'shown' | 'hide'> {
+  private show<Kind extends BroughtKind>(
+    manager: EntityManager,
+    clubId: string,
+    kind: Kind,
+    rows: Brought[Kind],
+  ): Promise<ReadonlySet<string>> {
+    return this.keepers[kind].show(manager, clubId, rows);
+  }
+
+  private get keepers(): Keepers {
     return {
       lifter: this.lifters.brought,
       session: this.training.brought,
       set: this.log.brought,
       attempt: this.grippers.brought,
       test: this.squeeze.brought,
-    }[kind];
+    };
   }
 }
 
 const idsOf = (rows: readonly { readonly id: string }[]): string[] => rows.map((row) => row.id);
-const lifterOf = (row: Brought[BroughtKind][number]): string => ('lifterId' in row ? row.lifterId : row.id);
+/** Whose a row is: a lifter is its own. */
+export const lifterOf = (row: Brought[BroughtKind][number]): string =>
+  'lifterId' in row ? row.lifterId : row.id;
 
-/** Days of a lifter on which something of it was done. */
-function daysOf(brought: Brought, fresh: readonly { readonly id: string }[]): number {
-  const ids = new Set(idsOf(fresh));
-  const done = [
-    ...[...brought.set, ...brought.attempt].map((row) => ({ ...row, day: row.trainingDay })),
-    ...brought.test.map((row) => ({ ...row, day: row.testedOn })),
-  ];
-  return new Set(done.filter((row) => ids.has(row.id)).map((row) => `${row.lifterId} ${row.day}`)).size;
+/** The day that a row tells of; a lifter tells of none. */
+export function dayOf(row: Brought[BroughtKind][number]): string | null {
+  if ('trainingDay' in row) return row.trainingDay;
+  if ('testedOn' in row) return row.testedOn;
+  return 'heldOn' in row ? row.heldOn : null;
 }
+
+/** Days of a lifter on which something of the rows was done. */
+export const daysOf = (rows: readonly Brought[BroughtKind][number][]): number =>
+  new Set(rows.filter(dayOf).map((row) => `${lifterOf(row)} ${dayOf(row)}`)).size;

@@ -1,5 +1,6 @@
 import { Injectable, type OnModuleDestroy, type OnModuleInit } from '@nestjs/common';
 import type { ImportProgress } from '@iron-clasp/contract';
+import { LRUCache } from 'lru-cache';
 import type { Subscription } from 'rxjs';
 import { Bus } from '../../platform/bus/bus.ts';
 
@@ -15,7 +16,7 @@ const MOST = 100;
 /** How far imports have come, whichever process does them. */
 @Injectable()
 export class ImportsUnderWay implements OnModuleInit, OnModuleDestroy {
-  readonly #told = new Map<string, Told>();
+  readonly #told = new LRUCache<string, ImportProgress>({ max: MOST });
   #heard: Subscription | undefined;
 
   constructor(private readonly bus: Bus) {}
@@ -36,18 +37,10 @@ export class ImportsUnderWay implements OnModuleInit, OnModuleDestroy {
 
   /** Null where nothing was told of it. */
   of(clubId: string, id: string): ImportProgress | null {
-    const told = this.#told.get(`${clubId} ${id}`);
-    return told ? { done: told.done, of: told.of } : null;
+    return this.#told.get(`${clubId} ${id}`) ?? null;
   }
 
-  #keep(told: Told): void {
-    const key = `${told.clubId} ${told.id}`;
-    // The one told of last stands last.
-    this.#told.delete(key);
-    this.#told.set(key, told);
-    for (const oldest of this.#told.keys()) {
-      if (this.#told.size <= MOST) break;
-      this.#told.delete(oldest);
-    }
+  #keep({ clubId, id, done, of }: Told): void {
+    this.#told.set(`${clubId} ${id}`, { done, of });
   }
 }
