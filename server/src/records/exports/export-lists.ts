@@ -2,16 +2,17 @@ import {
   CHALK_NAMES,
   findLift,
   GRIP_NAMES,
+  handWords,
   HISTORY_NAMES,
   HOLD_ENDING_NAMES,
   HOLD_KINDS_BY_ID,
-  PAIN_PARTS,
-  PAINS,
   SET_ROLE_NAMES,
   SPORT_NAMES,
   START_DEPTH_NAMES,
   writeTable,
+  type HandsToday,
   type HoldKindId,
+  type Side,
 } from '@iron-clasp/core';
 import type { Row } from '../../platform/database/kept-tables.ts';
 
@@ -47,10 +48,6 @@ const yes =
   (column: string) =>
   (row: Row): Cell =>
     row[column] === true ? 'yes' : '';
-const day =
-  (column: string) =>
-  (row: Row): Cell =>
-    row[column] === null ? '' : String(row[column]).slice(0, 10);
 const gone =
   (column: string) =>
   (row: Row): Cell =>
@@ -83,23 +80,15 @@ const lines = (row: Row): Cell =>
 const hold = (row: Row): Cell => HOLD_KINDS_BY_ID[row['kind'] as HoldKindId]?.name ?? String(row['kind']);
 const attempts = (row: Row): Cell => ((row['attempts'] as number[] | null) ?? []).join(' / ');
 
-/** One look at a hand, in words. */
-function hand(side: 'left' | 'right'): (row: Row) => Cell {
-  return (row) => {
-    const seen = (row['hands'] as Record<string, Record<string, unknown>> | null)?.[side] ?? {};
-    const skin = ['palm', 'thumb', 'finger'].flatMap((zone) =>
-      seen[zone] === undefined || seen[zone] === 'sound' ? [] : [`${zone}: ${String(seen[zone])}`],
-    );
-    const pains = PAIN_PARTS.flatMap((part) =>
-      Number(seen[part] ?? 0) > 0 ? [`${PAINS[part]} pain ${String(seen[part])}`] : [],
-    );
-    const all = [...skin, ...pains, ...(seen['numb'] === true ? ['numb'] : [])];
-    return all.length === 0 ? 'sound' : all.join('; ');
-  };
-}
+/** One look at a hand, in the words of the pages. */
+const hand =
+  (side: Side) =>
+  (row: Row): Cell =>
+    handWords((row['hands'] as HandsToday)[side]).join('; ') || 'sound';
+const unwell = (row: Row): Cell => ((row['hands'] as HandsToday).unwell ? 'yes' : '');
 
 /** The best of a test's trials with one hand, kgf. */
-function best(side: 'left' | 'right'): (row: Row) => Cell {
+function best(side: Side): (row: Row) => Cell {
   return (row) => {
     const trials = (row['trials'] as { hand: string; force: number }[] | null) ?? [];
     const forces = trials.filter((trial) => trial.hand === side).map((trial) => trial.force);
@@ -165,6 +154,7 @@ export const EXPORT_LISTS: readonly ExportList[] = [
       LIFTER,
       ['left hand', hand('left')],
       ['right hand', hand('right')],
+      ['unwell', unwell],
       ['looked at by', named('checked_by')],
     ],
   },
@@ -213,7 +203,7 @@ export const EXPORT_LISTS: readonly ExportList[] = [
       LIFTER,
       ['condition', inWords(HISTORY_NAMES, 'kind')],
       ['side', own('side')],
-      ['since', day('since')],
+      ['since', own('since')],
       ['cleared by a clinician', yes('cleared')],
     ],
   },

@@ -113,11 +113,9 @@ export class ExportWriter {
     for (const { table, column, to } of pointers) {
       const [from, target] = [own.get(table), goes.get(to)];
       if (!from || !target) continue;
-      const ids = `SELECT DISTINCT ${column} FROM ${table} WHERE ${from.ofLifter!}`;
+      const ids = `SELECT DISTINCT ${column} AS id FROM ${table} WHERE ${from.ofLifter!}`;
       const part = target.partOf;
-      const sql = part
-        ? `SELECT DISTINCT ${part} AS id FROM ${to} WHERE id IN (${ids})`
-        : ids.replace(column, `${column} AS id`);
+      const sql = part ? `SELECT DISTINCT ${part} AS id FROM ${to} WHERE id IN (${ids})` : ids;
       await add(wholeOf(target, pointers), sql, lifterId);
     }
     // What the parts of a whole point to in their turn: who wrote a version of a school.

@@ -8,6 +8,7 @@ import { inOneMoment } from '../../platform/database/one-moment.ts';
 import { KeptTables } from '../../platform/database/kept-tables.ts';
 import { Problem } from '../../platform/http/problem.ts';
 import { ClubsService } from '../clubs/clubs.service.ts';
+import type { Lifter } from '../lifters/lifter.entity.ts';
 import { LiftersService } from '../lifters/lifters.service.ts';
 import type { Manifest } from './export-format.ts';
 import { ExportReader } from './export-reader.ts';
@@ -40,29 +41,24 @@ export class ExportsService {
   }
 
   async ofLifter(clubId: string, lifterId: string): Promise<MadeExport> {
-    return this.make(await this.lifter(clubId, lifterId));
+    return this.make(await this.lifter(clubId, await this.lifters.known(clubId, lifterId)));
   }
 
   /** Deletes an archived lifter, once an export of exactly what there is has been taken. */
   async deleteLifter(clubId: string, lifterId: string, receipt: string | undefined): Promise<void> {
-    const of = await this.lifter(clubId, lifterId);
-    if ((await this.lifters.known(clubId, lifterId)).archivedAt === null)
+    const lifter = await this.lifters.known(clubId, lifterId);
+    if (lifter.archivedAt === null)
       throw new Problem(409, 'not-archived', 'Archive the lifter first; deleting cannot be undone.');
-    await inOneMoment(this.db, async (manager) => {
-      if (receipt !== (await this.writer.receipt(manager, of)))
-        throw new Problem(409, 'export-first', EXPORT_FIRST);
-      await this.kept.deleteLifter(manager, lifterId);
-    });
+    await this.deleteTaken(await this.lifter(clubId, lifter), receipt, (manager) =>
+      this.kept.deleteLifter(manager, lifterId),
+    );
   }
 
   /** Deletes the whole club with everybody's account, once an export of exactly what there is has been taken. */
   async deleteClub(clubId: string, receipt: string | undefined): Promise<void> {
-    const of = await this.club(clubId);
-    await inOneMoment(this.db, async (manager) => {
-      if (receipt !== (await this.writer.receipt(manager, of)))
-        throw new Problem(409, 'export-first', EXPORT_FIRST);
-      await this.kept.deleteClub(manager, clubId);
-    });
+    await this.deleteTaken(await this.club(clubId), receipt, (manager) =>
+      this.kept.deleteClub(manager, clubId),
+    );
   }
 
   /** Deletes the demo club, where it is here; it is not made again beside a club of somebody's own. */
@@ -123,13 +119,26 @@ export class ExportsService {
     }
   }
 
+  /** Deletes what an export was taken of, where it is still exactly that. */
+  private deleteTaken(
+    of: ExportOf,
+    receipt: string | undefined,
+    work: (manager: EntityManager) => Promise<void>,
+  ): Promise<void> {
+    return inOneMoment(this.db, async (manager) => {
+      if (receipt !== (await this.writer.receipt(manager, of)))
+        throw new Problem(409, 'export-first', EXPORT_FIRST);
+      await work(manager);
+    });
+  }
+
   private async club(id: string): Promise<ExportOf> {
     const { name } = await this.clubs.byId(id);
     return { kind: 'club', club: { id, name }, lifter: null };
   }
 
-  private async lifter(clubId: string, lifterId: string): Promise<ExportOf> {
-    const [{ club }, { name }] = await Promise.all([this.club(clubId), this.lifters.known(clubId, lifterId)]);
-    return { kind: 'lifter', club, lifter: { id: lifterId, name } };
+  private async lifter(clubId: string, { id, name }: Lifter): Promise<ExportOf> {
+    const { club } = await this.club(clubId);
+    return { kind: 'lifter', club, lifter: { id, name } };
   }
 }
