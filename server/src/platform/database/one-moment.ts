@@ -1,11 +1,14 @@
 import type { DataSource, EntityManager } from 'typeorm';
 
-/** Works on the database as it stands in one moment, however long it takes: a club of many years takes minutes to read. */
+/**
+ * Works on the database as it stands in one moment, however long it takes: a club of many years takes minutes to read.
+ * @param on the database, or one connection of it.
+ */
 export function inOneMoment<Result>(
-  db: DataSource,
+  on: DataSource | EntityManager,
   work: (manager: EntityManager) => Promise<Result>,
 ): Promise<Result> {
-  return db.transaction('REPEATABLE READ', async (manager) => {
+  return on.transaction('REPEATABLE READ', async (manager) => {
     await manager.query('SET LOCAL idle_in_transaction_session_timeout = 0; SET LOCAL statement_timeout = 0');
     return work(manager);
   });

@@ -8,6 +8,7 @@ import { DataSource, LessThan, type QueryRunner } from 'typeorm';
 import { Clock } from '../../platform/clock/clock.ts';
 import type { Config } from '../../platform/config/config.ts';
 import { CONFIG } from '../../platform/config/token.ts';
+import { inOneMoment } from '../../platform/database/one-moment.ts';
 import { Problem } from '../../platform/http/problem.ts';
 import { ClubsService } from '../clubs/clubs.service.ts';
 import { Backup } from './backup.entity.ts';
@@ -159,16 +160,12 @@ export class BackupsService {
   }
 
   /** Writes the dump; rows by table as they were in the very moment it shows. */
-  private async dump(runner: QueryRunner, file: string): Promise<ReadonlyMap<string, number>> {
-    await runner.startTransaction('REPEATABLE READ');
-    try {
-      await runner.query(
-        'SET LOCAL idle_in_transaction_session_timeout = 0; SET LOCAL statement_timeout = 0',
+  private dump(runner: QueryRunner, file: string): Promise<ReadonlyMap<string, number>> {
+    return inOneMoment(runner.manager, async (manager) => {
+      const [{ snapshot }]: [{ snapshot: string }] = await manager.query(
+        'SELECT pg_export_snapshot() AS snapshot',
       );
-      const [{ snapshot }] = (await runner.query('SELECT pg_export_snapshot() AS snapshot')) as [
-        { snapshot: string },
-      ];
-      const counts = await countsOf((sql) => runner.query(sql) as Promise<never>);
+      const counts = await countsOf((sql) => manager.query(sql));
       const args = [
         '--format=custom',
         '--no-owner',
@@ -178,9 +175,7 @@ export class BackupsService {
       ];
       await runProgram('pg_dump', args, connectionEnv(this.config.databaseUrl));
       return counts;
-    } finally {
-      await runner.commitTransaction();
-    }
+    });
   }
 
   /** Restores it beside the real database and counts; throws where anything is missing. */
