@@ -4,7 +4,7 @@ import { ApiClients } from '../../platform/access/signed-in.ts';
 import { ApiToken } from './api-token.entity.ts';
 import { ApiTokensService } from './api-tokens.service.ts';
 
-/** ApiClients that show a token instead of signing in. */
+/** Clients that show a token instead of signing in. */
 @Global()
 @Module({
   imports: [TypeOrmModule.forFeature([ApiToken])],

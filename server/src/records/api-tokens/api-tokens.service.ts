@@ -8,13 +8,13 @@ import {
   type Role,
   type TokenScope,
 } from '@iron-clasp/contract';
-import { addDays, format, parseISO } from 'date-fns';
+import { parseISO } from 'date-fns';
 import { DataSource, IsNull } from 'typeorm';
 import { ApiClients, type SignedIn } from '../../platform/access/signed-in.ts';
 import { Clock } from '../../platform/clock/clock.ts';
 import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { insertNew } from '../../platform/database/saves.ts';
-import type { ClubRef } from '../../platform/days/club-day.ts';
+import { shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
 import { Days } from '../../platform/days/days.ts';
 import { invalid, notFound, Problem } from '../../platform/http/problem.ts';
 import { AccountsService } from '../accounts/accounts.service.ts';
@@ -73,7 +73,7 @@ export class ApiTokensService extends ApiClients implements OnModuleInit {
     { name, scope, endsOn }: ApiTokenRequest,
   ): Promise<string> {
     const today = this.days.today(club);
-    const latest = format(addDays(parseISO(today), LONGEST_TOKEN_DAYS), 'yyyy-MM-dd');
+    const latest = shiftDay(today, LONGEST_TOKEN_DAYS);
     if (endsOn < today || endsOn > latest)
       throw invalid('endsOn', 'Choose a day from today on, a year ahead at most.');
     const secret = `${TOKEN_PREFIX}${freshSecret()}`;
