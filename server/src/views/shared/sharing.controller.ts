@@ -47,7 +47,7 @@ export class SharingController {
     @Body() body: ShareRequest,
   ): Promise<MadeLinkView> {
     const made = await this.sharing.link(who.club.id, who.account.id, lifter, id, body);
-    return madeView(id, 'shared', made);
+    return madeView(id, `/shared/${made.secret}`, made);
   }
 
   @Delete('lifters/:lifter/links/:id')
@@ -76,8 +76,8 @@ export class SharingController {
     @Param('id', new KnownId('link')) id: string,
     @Body() body: CalendarLinkRequest,
   ): Promise<MadeLinkView> {
-    const { secret, expiresAt } = await this.sharing.link(who.club.id, who.account.id, null, id, body);
-    return { id, path: `/api/shared/${secret}/calendar.ics`, expiresAt: expiresAt.toISOString() };
+    const made = await this.sharing.link(who.club.id, who.account.id, null, id, body);
+    return madeView(id, `/api/shared/${made.secret}/calendar.ics`, made);
   }
 
   @OwnersOnly()
@@ -119,7 +119,7 @@ export class SharingController {
     @Body() body: InvitationRequest,
   ): Promise<MadeLinkView> {
     const made = await this.sharing.invite(who.club.id, who.account.id, lifter, id, body.email);
-    return madeView(id, 'join', made);
+    return madeView(id, `/join/${made.secret}`, made);
   }
 
   @Delete('lifters/:lifter/account')
@@ -146,6 +146,6 @@ export class SharingController {
   }
 }
 
-function madeView(id: string, page: 'shared' | 'join', { secret, expiresAt }: MadeSecret): MadeLinkView {
-  return { id, path: `/${page}/${secret}`, expiresAt: expiresAt.toISOString() };
+function madeView(id: string, path: string, { expiresAt }: MadeSecret): MadeLinkView {
+  return { id, path, expiresAt: expiresAt.toISOString() };
 }
