@@ -12,6 +12,7 @@ import { HoldDecisionsOfAClub1766000000023 } from './records/hold-decisions/migr
 import { SqueezeTestsOfAClub1766000000024 } from './records/squeeze/migrations/0024-squeeze-tests-of-a-club.ts';
 import { GripperAttemptsOfAClub1766000000025 } from './records/grippers/migrations/0025-gripper-attempts-of-a-club.ts';
 import { LinksOfAClub1766000000026 } from './records/sharing/migrations/0026-links-of-a-club.ts';
+import { LogKeepsWhatWasHeld1766000000027 } from './records/log/migrations/0027-log-keeps-what-was-held.ts';
 import { SportAndStance1766000000028 } from './records/lifters/migrations/0028-sport-and-stance.ts';
 import { HowTheBestWasPulled1766000000029 } from './records/lifters/migrations/0029-how-the-best-was-pulled.ts';
 import { PlaceAndBar1766000000030 } from './records/meets/migrations/0030-place-and-bar.ts';
@@ -24,26 +25,25 @@ import { OwnRulesOfASession1766000000036 } from './records/training/migrations/0
 import { DecisionsThatRepeat1766000000037 } from './records/call-overrides/migrations/0037-decisions-that-repeat.ts';
 import { Audits1766000000038 } from './records/training/migrations/0038-audits.ts';
 import { EventsOfAMeet1766000000039 } from './records/meets/migrations/0039-events-of-a-meet.ts';
-import { WhoUndidIt1766000000058 } from './records/log/migrations/0058-who-undid-it.ts';
-import { LinksToAClub1766000000057 } from './records/sharing/migrations/0057-links-to-a-club.ts';
-import { FilesOfEveryKind1766000000056 } from './records/imports/migrations/0056-files-of-every-kind.ts';
-import { ApiTokens1766000000055 } from './records/api-tokens/migrations/0055-api-tokens.ts';
-import { TestsBySession1766000000053 } from './records/squeeze/migrations/0053-tests-by-session.ts';
-import { CorrectionsByLifter1766000000054 } from './records/log/migrations/0054-corrections-by-lifter.ts';
-import { AccountsWithoutPassword1766000000052 } from './records/accounts/migrations/0052-accounts-without-password.ts';
+import { KeptCurves1766000000040 } from './records/kept-curves/migrations/0040-kept-curves.ts';
 import { ClubsOfTheirOwn1766000000041 } from './records/clubs/migrations/0041-clubs-of-their-own.ts';
 import { People1766000000042 } from './records/accounts/migrations/0042-people.ts';
 import { StaffInvited1766000000043 } from './records/sharing/migrations/0043-staff-invited.ts';
-import { LaneStands1766000000048 } from './records/lane-stands/migrations/0048-lane-stands.ts';
-import { Imports1766000000047 } from './records/imports/migrations/0047-imports.ts';
-import { WhatALinkShows1766000000046 } from './records/sharing/migrations/0046-what-a-link-shows.ts';
-import { Backups1766000000045 } from './records/backups/migrations/0045-backups.ts';
 import { Deeds1766000000044 } from './records/deeds/migrations/0044-deeds.ts';
-import { KeptCurves1766000000040 } from './records/kept-curves/migrations/0040-kept-curves.ts';
+import { Backups1766000000045 } from './records/backups/migrations/0045-backups.ts';
+import { WhatALinkShows1766000000046 } from './records/sharing/migrations/0046-what-a-link-shows.ts';
+import { Imports1766000000047 } from './records/imports/migrations/0047-imports.ts';
+import { LaneStands1766000000048 } from './records/lane-stands/migrations/0048-lane-stands.ts';
 import { KeptBackTests1766000000049 } from './records/kept-curves/migrations/0049-kept-back-tests.ts';
 import { LogVersions1766000000050 } from './records/log/migrations/0050-log-versions.ts';
 import { Library1766000000051 } from './records/library/migrations/0051-library.ts';
-import { LogKeepsWhatWasHeld1766000000027 } from './records/log/migrations/0027-log-keeps-what-was-held.ts';
+import { AccountsWithoutPassword1766000000052 } from './records/accounts/migrations/0052-accounts-without-password.ts';
+import { TestsBySession1766000000053 } from './records/squeeze/migrations/0053-tests-by-session.ts';
+import { CorrectionsByLifter1766000000054 } from './records/log/migrations/0054-corrections-by-lifter.ts';
+import { ApiTokens1766000000055 } from './records/api-tokens/migrations/0055-api-tokens.ts';
+import { FilesOfEveryKind1766000000056 } from './records/imports/migrations/0056-files-of-every-kind.ts';
+import { LinksToAClub1766000000057 } from './records/sharing/migrations/0057-links-to-a-club.ts';
+import { WhoUndidIt1766000000058 } from './records/log/migrations/0058-who-undid-it.ts';
 
 /** Every change of the schema, in order; each stands in the folder of the noun whose tables it changes. */
 export const MIGRATIONS = [
