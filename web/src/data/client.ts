@@ -47,11 +47,8 @@ export async function ask<Answer>(
   patience = PATIENCE_MS,
   over?: AbortSignal,
 ): Promise<Answer> {
-  const response = await reach(method, path, body, patience, {}, over);
-  if (response.status === 204) return undefined as Answer;
-  const answer: unknown = await response.json().catch(() => undefined);
-  if (response.ok && answer !== undefined) return answer as Answer;
-  throw refused(response, answer);
+  const response = await reach(method, path, { body, patience, over });
+  return response.status === 204 ? (undefined as Answer) : answerOf(response);
 }
 
 /** What a file may take on its way, ms. */
@@ -66,7 +63,7 @@ export interface TakenFile {
 
 /** Takes a file; throws {@link ApiError} for anything but success. */
 export async function takeFile(path: string): Promise<TakenFile> {
-  const response = await reach('GET', path, undefined, FILE_PATIENCE_MS);
+  const response = await reach('GET', path, { patience: FILE_PATIENCE_MS });
   if (!response.ok) throw refused(response, await response.json().catch(() => undefined));
   const content = await response.blob().catch(() => {
     throw new ApiError(0, NO_CONNECTION);
@@ -78,15 +75,12 @@ export async function takeFile(path: string): Promise<TakenFile> {
 export async function sendFile<Answer>(
   path: string,
   form: Readonly<Record<string, string | File>>,
-  headers: Readonly<Record<string, string>> = {},
+  headers?: Readonly<Record<string, string>>,
 ): Promise<Answer> {
   const body = new FormData();
   // What is said of the file goes before it.
   for (const [name, value] of Object.entries(form)) body.append(name, value);
-  const response = await reach('POST', path, body, FILE_PATIENCE_MS, headers);
-  const answer: unknown = await response.json().catch(() => undefined);
-  if (response.ok && answer !== undefined) return answer as Answer;
-  throw refused(response, answer);
+  return answerOf(await reach('POST', path, { body, patience: FILE_PATIENCE_MS, headers }));
 }
 
 const NO_CONNECTION = {
@@ -100,10 +94,17 @@ const LET_GO = { code: 'let-go', message: 'Ended. Nothing was brought in.' };
 async function reach(
   method: Method,
   path: string,
-  body: unknown,
-  patience: number,
-  headers: Readonly<Record<string, string>> = {},
-  over?: AbortSignal,
+  {
+    body,
+    patience,
+    headers,
+    over,
+  }: {
+    body?: unknown;
+    patience: number;
+    headers?: Readonly<Record<string, string>> | undefined;
+    over?: AbortSignal | undefined;
+  },
 ): Promise<Response> {
   const file = body instanceof FormData;
   const response = await fetch(`/api${path}`, {
@@ -122,6 +123,12 @@ async function reach(
   });
   setClockBy(response.headers.get('date'), Date.now());
   return response;
+}
+
+async function answerOf<Answer>(response: Response): Promise<Answer> {
+  const answer: unknown = await response.json().catch(() => undefined);
+  if (response.ok && answer !== undefined) return answer as Answer;
+  throw refused(response, answer);
 }
 
 function refused({ status }: Response, answer: unknown): ApiError {
