@@ -2,10 +2,9 @@ import type { MadeLinkView } from '@iron-clasp/contract';
 import { useState, type ReactElement } from 'react';
 import { clockNow } from '../../data/clock.ts';
 import { useCalendarLinks, useMakeCalendarLink, useRevokeCalendarLink } from '../../data/sharing/sharing.ts';
-import { Button } from '../../ui/button.tsx';
 import { LinkList } from '../../ui/link-list.tsx';
 import { MadeAddress } from '../../ui/made-address.tsx';
-import { Select } from '../../ui/select.tsx';
+import { NewLink } from '../../ui/new-link.tsx';
 import { Failed, Loading } from '../../ui/states.tsx';
 
 const LASTS = [
@@ -23,8 +22,6 @@ export function ClubCalendar(): ReactElement {
   const make = useMakeCalendarLink();
   const revoke = useRevokeCalendarLink();
   const [made, setMade] = useState<MadeLinkView | null>(null);
-  const [days, setDays] = useState<number>(LASTS[1][0]);
-  const [ahead, setAhead] = useState<number>(AHEAD[1][0]);
   const failed = make.error ?? revoke.error;
   return (
     <section aria-label="Calendar of the club" className="mt-8 grid max-w-xl gap-3">
@@ -44,26 +41,11 @@ export function ClubCalendar(): ReactElement {
           onRemove={(id) => revoke.mutate(id)}
         />
       )}
-      <div className="flex flex-wrap items-end gap-2">
-        <Select
-          label="Shows"
-          value={String(ahead)}
-          options={AHEAD.map(([each, words]) => [String(each), words] as const)}
-          onChange={(value) => setAhead(Number(value))}
-        />
-        <Select
-          label="Lasts"
-          value={String(days)}
-          options={LASTS.map(([each, words]) => [String(each), words] as const)}
-          onChange={(value) => setDays(Number(value))}
-        />
-        <Button
-          disabled={make.isPending}
-          onClick={() => make.mutate({ days, ahead }, { onSuccess: setMade })}
-        >
-          Make a link
-        </Button>
-      </div>
+      <NewLink
+        {...{ shows: AHEAD, lasts: LASTS, usual: { ahead: AHEAD[1][0], days: LASTS[1][0] } }}
+        making={make.isPending}
+        onMake={(chosen) => make.mutate(chosen, { onSuccess: setMade })}
+      />
       {failed && <Failed error={failed} />}
       {made && <MadeAddress link={made} what="link to the calendar" />}
     </section>

@@ -6,18 +6,22 @@ import { Checkbox } from '../../ui/checkbox.tsx';
 import { Field } from '../../ui/field.tsx';
 import { LinkList } from '../../ui/link-list.tsx';
 import { MadeAddress } from '../../ui/made-address.tsx';
+import { NewLink } from '../../ui/new-link.tsx';
 import { useRequestForm } from '../../ui/request-form.ts';
 import { Failed } from '../../ui/states.tsx';
 import { clockNow } from '../../data/clock.ts';
 import { useInvite, useMakeLink, useRemoveAccount, useRevokeLink } from '../../data/sharing/sharing.ts';
-import { Select } from '../../ui/select.tsx';
 
-const DAYS = [7, 30, 90] as const;
 const AHEAD = [
   [8, 'a week ahead'],
   [15, 'two weeks ahead'],
   [29, 'four weeks ahead'],
   [90, 'three months ahead'],
+] as const;
+const LASTS = [
+  [7, '7 days'],
+  [30, '30 days'],
+  [90, '90 days'],
 ] as const;
 const day = (at: string): string => format(parseISO(at), 'd MMM yyyy');
 
@@ -42,8 +46,6 @@ interface PartProps {
 function Links({ profile, onMade }: PartProps): ReactElement {
   const make = useMakeLink(profile.id);
   const revoke = useRevokeLink(profile.id);
-  const [days, setDays] = useState<number>(DAYS[0]);
-  const [ahead, setAhead] = useState<number>(AHEAD[0][0]);
   const [health, setHealth] = useState(false);
   return (
     <div className="py-2">
@@ -57,25 +59,12 @@ function Links({ profile, onMade }: PartProps): ReactElement {
         removing={revoke.isPending}
         onRemove={(id) => revoke.mutate(id)}
       />
-      <div className="mt-2 flex flex-wrap items-end gap-2">
-        <Select
-          label="Shows"
-          value={String(ahead)}
-          options={AHEAD.map(([each, words]) => [String(each), words] as const)}
-          onChange={(value) => setAhead(Number(value))}
+      <div className="mt-2">
+        <NewLink
+          {...{ shows: AHEAD, lasts: LASTS, usual: { ahead: AHEAD[0][0], days: LASTS[0][0] } }}
+          making={make.isPending}
+          onMake={(chosen) => make.mutate({ ...chosen, health }, { onSuccess: onMade })}
         />
-        <Select
-          label="Lasts"
-          value={String(days)}
-          options={DAYS.map((each) => [String(each), `${each} days`] as const)}
-          onChange={(value) => setDays(DAYS.find((each) => String(each) === value) ?? days)}
-        />
-        <Button
-          disabled={make.isPending}
-          onClick={() => make.mutate({ days, ahead, health }, { onSuccess: onMade })}
-        >
-          Make a link
-        </Button>
       </div>
       <Checkbox checked={health} onChange={setHealth} className="mt-1">
         {profile.name} agreed that hands, conditions and cautions are shown too

@@ -8,6 +8,7 @@ import { FileField } from '../../ui/file-field.tsx';
 import { NewPasswordFields, typedTwice } from '../../ui/new-password.tsx';
 import { useRequestForm } from '../../ui/request-form.ts';
 import { Failed } from '../../ui/states.tsx';
+import { TerminalCode } from './terminal-code.tsx';
 
 interface Typed {
   code: string;
@@ -55,15 +56,7 @@ export function BringClub(): ReactElement {
         aria-label="Bring a club back"
         className="mt-4 grid gap-4"
       >
-        <Field
-          label="Code of the terminal"
-          autoFocus
-          autoComplete="off"
-          spellCheck={false}
-          placeholder="ABCD-EFGH-JKLM"
-          className="max-w-60"
-          {...field('code')}
-        />
+        <TerminalCode {...field('code')} />
         <div className="grid max-w-80 gap-1">
           <FileField
             label="Export of the club (zip)"

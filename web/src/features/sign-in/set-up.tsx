@@ -14,6 +14,7 @@ import { NewPasswordFields, typedTwice } from '../../ui/new-password.tsx';
 import { useRequestForm } from '../../ui/request-form.ts';
 import { Failed, Loading } from '../../ui/states.tsx';
 import { TextArea } from '../../ui/text-area.tsx';
+import { TerminalCode } from './terminal-code.tsx';
 
 /** A table of names is small; what is larger is something else. */
 const LARGEST_FILE = 1_000_000;
@@ -118,15 +119,7 @@ function Form(): ReactElement {
         <p className="text-quiet">
           The terminal in which Iron Clasp was started shows it: whoever runs the machine starts the club.
         </p>
-        <Field
-          label="Code of the terminal"
-          autoFocus
-          autoComplete="off"
-          spellCheck={false}
-          placeholder="ABCD-EFGH-JKLM"
-          className="max-w-60"
-          {...field('code')}
-        />
+        <TerminalCode {...field('code')} />
       </Part>
       <Part title="The club">
         <Field label="Name of the club" autoComplete="organization" {...field('name', 'club.name')} />
