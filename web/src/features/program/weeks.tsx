@@ -10,19 +10,14 @@ import {
 } from '@dnd-kit/core';
 import type { ProgramSession, ProgramView } from '@iron-clasp/contract';
 import { format, parseISO } from 'date-fns';
-import { useEffect, useRef, useState, type ReactElement } from 'react';
-import {
-  useMoveDay,
-  useRemoveSession,
-  useRestoreSession,
-  useWeekMarks,
-} from '../../data/training/programs.ts';
+import type { ReactElement } from 'react';
+import { useWeekMarks } from '../../data/training/programs.ts';
 import { shiftDay } from '../../ui/date-words.ts';
-import { nearDay, shortDay } from '../../ui/figures.ts';
+import { nearDay } from '../../ui/figures.ts';
 import { Failed } from '../../ui/states.tsx';
-import { useToast } from '../../ui/toast.tsx';
 import { DayCell, type DayCellProps } from './day-cell.tsx';
 import type { Copied, OpenSession } from './open-session.ts';
+import { useSlips } from './use-slips.ts';
 import { WeekHead } from './week-head.tsx';
 
 interface WeeksProps {
@@ -120,65 +115,6 @@ function Week({ lifterId, monday, sessionsOn, ...acts }: WeekProps): ReactElemen
       </ol>
     </section>
   );
-}
-
-/** The sessions as they stand, and what is done to them from outside their editor, each with a way back. */
-function useSlips(
-  lifterId: string,
-  view: ProgramView,
-): {
-  sessions: readonly ProgramSession[];
-  onOf: (session: ProgramSession) => string;
-  moveTo: (session: ProgramSession, on: string) => void;
-  takeOff: (session: ProgramSession) => void;
-  fault: ReturnType<typeof useMoveDay>['error'];
-} {
-  const remove = useRemoveSession(lifterId);
-  const restore = useRestoreSession(lifterId);
-  const move = useMoveDay(lifterId);
-  const say = useToast();
-  // Shown where it was put before the server has said so; at a later version what is read stands.
-  const [moved, setMoved] = useState<Readonly<Record<string, { version: number; on: string }>>>({});
-  const latest = useRef(view.sessions);
-  useEffect(() => {
-    latest.current = view.sessions;
-  });
-  const versions = useRef(new Map<string, Promise<number>>());
-  const onOf = ({ id, version, on }: ProgramSession): string => {
-    const here = moved[id];
-    return here && version <= here.version ? here.on : on;
-  };
-  const moveTo = (session: ProgramSession, on: string, isUndo = false): void => {
-    const { id, title } = session;
-    const from = onOf(session);
-    const put = (version: number): void => setMoved((all) => ({ ...all, [id]: { version, on } }));
-    put(session.version);
-    // Moved again before the answer, or before it was read anew: the next move goes by what the one before left.
-    const known = versions.current.get(id) ?? Promise.resolve(0);
-    const version = known.then(async (answered) => {
-      const read = latest.current.find((each) => each.id === id)?.version ?? session.version;
-      const { session: now } = await move.mutateAsync({ id, version: Math.max(answered, read), heldOn: on });
-      put(now.version);
-      say(`${title} is on ${shortDay(on)} now.`, isUndo ? undefined : () => moveTo(session, from, true));
-      return now.version;
-    });
-    versions.current.set(
-      id,
-      version.catch(() => {
-        setMoved(({ [id]: _refused, ...others }) => others);
-        return 0;
-      }),
-    );
-  };
-  const takeOff = ({ id, version, title, on }: ProgramSession): void =>
-    remove.mutate(
-      { id, version: Math.max(version, moved[id]?.version ?? 0) },
-      {
-        onSuccess: () => say(`${title}, ${shortDay(on)}, is off the program.`, () => restore.mutate(id)),
-      },
-    );
-  const fault = remove.error ?? restore.error ?? move.error;
-  return { sessions: view.sessions, onOf, moveTo, takeOff, fault };
 }
 
 /** Takes a lifted session to the next day, or by a week, as the arrows say. */
