@@ -19,6 +19,20 @@ const STILL = 20_000;
 /** How often a condition is looked at, ms: each look lays the page out, which costs what it waits for. */
 const LOOK = 100;
 
+/** What a page is opened on. */
+interface Device {
+  readonly width: number;
+  readonly height: number;
+  /** Of Chromium's own. */
+  readonly flags?: readonly string[];
+  /** Does it keep the application for days without a network? Two hundred files take as long as five pages. */
+  readonly keeps?: boolean;
+}
+
+const LAPTOP: Device = { width: 1280, height: 800 };
+/** For what is done at a desk, with the network that is there. */
+export const DESK: Device = { ...LAPTOP, keeps: false };
+
 export const COACH = { email: 'maren@tarnquay.example', password: 'rope-works-26' };
 
 let shared: Promise<OwnServer> | undefined;
@@ -80,11 +94,12 @@ export class Page {
     this.#base = base;
   }
 
-  static async open(
-    size: { width: number; height: number; flags?: readonly string[] } = { width: 1280, height: 800 },
-    base?: string,
-  ): Promise<Page> {
-    const { driver, close } = await openBrowser(size);
+  static async open(device = LAPTOP, base?: string): Promise<Page> {
+    const { driver, close } = await openBrowser(device);
+    if (device.keeps === false)
+      await driver.sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
+        source: 'delete Navigator.prototype.serviceWorker',
+      });
     return new Page(driver, close, base ?? (await serverOfThisFile()).url);
   }
 

@@ -1,11 +1,11 @@
 import { By, Key } from 'selenium-webdriver';
 import { SOUND_HAND, type HandToday } from '@iron-clasp/core';
 import type { CallsView, SheetView } from '@iron-clasp/contract';
-import { Page } from './browser.test-helper.ts';
+import { DESK, Page } from './browser.test-helper.ts';
 
 let page: Page;
 beforeAll(async () => {
-  page = await Page.open();
+  page = await Page.open(DESK);
 }, 180_000);
 afterAll(() => page.close());
 

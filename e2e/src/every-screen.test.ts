@@ -1,9 +1,9 @@
 import { Key } from 'selenium-webdriver';
-import { Page } from './browser.test-helper.ts';
+import { DESK, Page } from './browser.test-helper.ts';
 
 let page: Page;
 beforeAll(async () => {
-  page = await Page.open();
+  page = await Page.open(DESK);
 }, 180_000);
 afterAll(() => page.close());
 

@@ -1,10 +1,10 @@
 import { By } from 'selenium-webdriver';
 import type { CallsView, LogView, SheetView } from '@iron-clasp/contract';
-import { Page } from './browser.test-helper.ts';
+import { DESK, Page } from './browser.test-helper.ts';
 
 let page: Page;
 beforeAll(async () => {
-  page = await Page.open();
+  page = await Page.open(DESK);
 }, 180_000);
 afterAll(() => page.close());
 

@@ -1,5 +1,5 @@
 import type { CallsView, TodayView } from '@iron-clasp/contract';
-import { Page } from './browser.test-helper.ts';
+import { DESK, Page } from './browser.test-helper.ts';
 
 /*
  * At every size, in both directions and in every state, all that can be tapped on the floor stands on the screen, uncovered
@@ -18,7 +18,7 @@ const LEAST = 44;
 
 let page: Page;
 beforeAll(async () => {
-  page = await Page.open();
+  page = await Page.open(DESK);
   await page.signIn();
 }, 180_000);
 afterAll(() => page.close());

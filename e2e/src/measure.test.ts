@@ -1,10 +1,10 @@
 import { Key } from 'selenium-webdriver';
 import type { HoldsView } from '@iron-clasp/contract';
-import { Page, query } from './browser.test-helper.ts';
+import { DESK, Page, query } from './browser.test-helper.ts';
 
 let page: Page;
 beforeAll(async () => {
-  page = await Page.open();
+  page = await Page.open(DESK);
   await page.signIn();
 }, 180_000);
 afterAll(() => page.close());

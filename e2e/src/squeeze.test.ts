@@ -4,13 +4,13 @@ import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
 import type { GrippersView, SheetView, SqueezeView } from '@iron-clasp/contract';
 import { startDevice } from '../../tools/lib/device.mjs';
-import { Page } from './browser.test-helper.ts';
+import { DESK, Page } from './browser.test-helper.ts';
 
 const ROOT = join(import.meta.dirname, '..', '..');
 
 let page: Page;
 beforeAll(async () => {
-  page = await Page.open();
+  page = await Page.open(DESK);
   await page.signIn();
 }, 180_000);
 afterAll(() => page.close());
