@@ -4,6 +4,7 @@ import tailwindcss from '@tailwindcss/vite';
 import MarkdownIt from 'markdown-it';
 import react from '@vitejs/plugin-react';
 import { defineConfig, type Plugin } from 'vite';
+import { compression } from 'vite-plugin-compression2';
 
 /** Files of `public/` that the application needs without a network. */
 const PUBLIC = ['/mark.svg', '/manifest.webmanifest'];
@@ -20,7 +21,7 @@ function filesForOffline(): Plugin {
         const worker = bundle['sw.js'];
         if (worker?.type !== 'chunk') throw new Error('The service worker was not built.');
         const built = Object.values(bundle)
-          .filter(({ fileName }) => fileName !== 'sw.js')
+          .filter(({ fileName }) => fileName !== 'sw.js' && !/\.(br|gz)$/.test(fileName))
           .map((part) => ({
             url: `/${part.fileName}`,
             revision: part.fileName.startsWith('assets/')
@@ -64,8 +65,15 @@ function guide(): Plugin {
   };
 }
 
+/** Each file as small as it gets, beside it: the server sends these as they lie. */
+const compressed = compression({
+  algorithms: ['gzip', 'brotliCompress'],
+  include: /assets\/.*\.(js|css)$/,
+  threshold: 1_000,
+});
+
 export default defineConfig({
-  plugins: [react(), tailwindcss(), guide(), filesForOffline()],
+  plugins: [react(), tailwindcss(), guide(), filesForOffline(), compressed],
   resolve: { conditions: ['source', 'module', 'browser', 'production'] },
   worker: { format: 'es' },
   build: {

@@ -1,6 +1,7 @@
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { brotliCompressSync, gzipSync } from 'node:zlib';
 import supertest from 'supertest';
 import { startApi, type Api } from './api.test-helper.ts';
 
@@ -11,6 +12,10 @@ beforeAll(async () => {
   mkdirSync(join(webRoot, 'assets'));
   writeFileSync(join(webRoot, 'index.html'), '<!doctype html><title>Iron Clasp</title>');
   writeFileSync(join(webRoot, 'assets', 'main-abc123.js'), 'export {};');
+  const code = 'export const said = "as the build compressed it";';
+  writeFileSync(join(webRoot, 'assets', 'big-abc123.js'), code);
+  writeFileSync(join(webRoot, 'assets', 'big-abc123.js.br'), brotliCompressSync(code));
+  writeFileSync(join(webRoot, 'assets', 'big-abc123.js.gz'), gzipSync(code));
   api = await startApi({ webRoot });
 });
 afterAll(async () => {
@@ -38,6 +43,24 @@ describe('the web application is served', () => {
     const gone = await get('/assets/main-old.js').expect(404);
     expect(gone.text).not.toContain('<title>');
   });
+
+  it.each([
+    ['gzip, deflate, br', 'br'],
+    ['gzip', 'gzip'],
+    ['identity', undefined],
+  ])(
+    'to who takes %s an asset goes as the build laid it there, with its own type',
+    async (takes, encoding) => {
+      const asset = await supertest(api.app.getHttpServer())
+        .get('/assets/big-abc123.js')
+        .set('accept-encoding', takes)
+        .expect(200);
+      expect(asset.headers['content-encoding']).toBe(encoding);
+      expect(asset.headers['content-type']).toMatch(/^(text|application)\/javascript/);
+      expect(asset.headers['cache-control']).toBe('public, max-age=31536000, immutable');
+      expect(asset.headers['vary']).toMatch(/Accept-Encoding/i);
+    },
+  );
 
   it('an unknown address of the API is an error answer, not the page', async () => {
     expect((await get('/api/nowhere').expect(404)).body.error.code).toBe('not-found');
