@@ -30,7 +30,8 @@ export function checks(root) {
     tool('lint', 'eslint/bin/eslint.js', '.', '--cache', '--cache-location', kept(root, 'eslint')),
     // Contract and device are read with the server, which imports them: each by itself reads the core once more.
     ...['core/tsconfig.json', 'server/tsconfig.check.json', 'web/tsconfig.json', 'e2e/tsconfig.json'].map(
-      (path) => tool(`types of ${dirname(path)}`, 'typescript-7/bin/tsc', '-p', path, ...types(dirname(path))),
+      (path) =>
+        tool(`types of ${dirname(path)}`, 'typescript-7/bin/tsc', '-p', path, ...types(dirname(path))),
     ),
     tool(
       'direction of imports',
