@@ -11,43 +11,15 @@ import {
   Text,
   TimeZone,
 } from './fields.ts';
-
-/** What people of a club may do, the most first. */
-export const ROLES = ['owner', 'coach', 'assistant', 'follower', 'lifter'] as const;
-export type Role = (typeof ROLES)[number];
-/** Those that an owner gives; a lifter's account comes with the lifter. */
-export const STAFF_ROLES = ['owner', 'coach', 'assistant', 'follower'] as const;
-export type StaffRole = (typeof STAFF_ROLES)[number];
-
-export const ROLE_NAMES: Readonly<Record<Role, string>> = {
-  owner: 'Owner',
-  coach: 'Coach',
-  assistant: 'Assistant',
-  follower: 'Follower',
-  lifter: 'Lifter',
-};
-
-/** What each may do, as one would tell them. */
-export const ROLE_WORDS: Readonly<Record<Role, string>> = {
-  owner: 'does everything a coach does, and keeps people, settings and backups of the club',
-  coach: 'programs, decides, runs the floor and logs, for every lifter of the club',
-  assistant: 'reads everything, runs the floor, logs and looks at hands; changes no program',
-  follower: 'reads, and changes nothing',
-  lifter: 'reads and logs their own sessions',
-};
-
-/** Who programs and decides. */
-export const PLANNING_ROLES: readonly Role[] = ['owner', 'coach'];
-/** Who runs the floor and logs, for any lifter of the club. */
-export const LOGGING_ROLES: readonly Role[] = ['owner', 'coach', 'assistant'];
-
-/** First day of the week, as the club writes its weeks. */
-export const WEEK_STARTS = ['monday', 'sunday', 'saturday'] as const;
-export type WeekStart = (typeof WEEK_STARTS)[number];
-
-/** Which comes first where the club writes a day in figures. */
-export const DATE_ORDERS = ['dayFirst', 'monthFirst'] as const;
-export type DateOrder = (typeof DATE_ORDERS)[number];
+import {
+  DATE_ORDERS,
+  THEMES,
+  WEEK_STARTS,
+  type DateOrder,
+  type Theme,
+  type WeekStart,
+} from './preferences.ts';
+import { STAFF_ROLES, type Role, type StaffRole } from './roles.ts';
 
 /** What is said where a setting of a club is none. */
 const CLUB_MESSAGES = {
@@ -63,9 +35,6 @@ const PASSWORD = `Choose a password of at least ${PASSWORD_LENGTH.min} character
 /** A password that is chosen; how easily it is guessed is judged by the server. */
 export const NewPassword = (): PropertyDecorator =>
   Secret(PASSWORD_LENGTH.min, PASSWORD_LENGTH.max, PASSWORD);
-
-export const THEMES = ['light', 'dark'] as const;
-export type Theme = (typeof THEMES)[number];
 
 const EMAIL = 'Type the e-mail address you signed up with.';
 

@@ -1,6 +1,3 @@
-/** Header of an export that carries what deleting asks for. */
-export const RECEIPT_HEADER = 'iron-clasp-receipt';
-
 /** What an owner can take out of the installation and delete. */
 export interface ClubExportView {
   /** A club of its own, which its owner may delete; the demo’s is nobody’s. */

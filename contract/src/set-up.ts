@@ -49,9 +49,6 @@ export class FirstLifterBody {
   deadliftMax: number;
 }
 
-/** Header that carries the code of the terminal where a file is sent with it. */
-export const SET_UP_CODE_HEADER = 'x-iron-clasp-code';
-
 /** Starts from the export of a club that is sent with it, and chooses a password for one of its owners. */
 export class BringClubRequest {
   @Email('Type the e-mail address of an owner of the club.')

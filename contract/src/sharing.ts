@@ -1,6 +1,7 @@
 import type { MassUnit } from '@iron-clasp/core';
 import type { CallsView } from './calls.ts';
-import { NewPassword, type StaffRole } from './accounts.ts';
+import { NewPassword } from './accounts.ts';
+import type { StaffRole } from './roles.ts';
 import { Email, Flag, Optional, Whole } from './fields.ts';
 
 /** A read-only link to a lifter's coming sessions. */
