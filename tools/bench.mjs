@@ -14,7 +14,7 @@ import { demoCoach, startStack } from './lib/stack.mjs';
 
 const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
 const ROUNDS = 90;
-const PAGE_ROUNDS = 9;
+const PAGE_ROUNDS = 15;
 
 /** What is measured, by its name: `npm run bench` measures all, `npm run bench -- api large` these two. */
 const PARTS = {

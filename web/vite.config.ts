@@ -39,6 +39,29 @@ function filesForOffline(): Plugin {
   };
 }
 
+/** Lets the page fetch first what is asked for first. */
+function fetchedAhead(): Plugin {
+  return {
+    name: 'fetched-ahead',
+    transformIndexHtml: {
+      order: 'post',
+      handler(_html, { bundle }) {
+        const ahead = Object.values(bundle ?? {}).find(
+          (part) => part.type === 'chunk' && part.name === 'ahead',
+        );
+        if (!ahead) return [];
+        return [
+          {
+            tag: 'script',
+            attrs: { type: 'module', async: true, src: `/${ahead.fileName}` },
+            injectTo: 'head-prepend',
+          },
+        ];
+      },
+    },
+  };
+}
+
 /** The guide of the docs, made into the pages of the application as it is built: one text for both. */
 function guide(): Plugin {
   const file = new URL('../docs/guide.md', import.meta.url);
@@ -65,6 +88,18 @@ function guide(): Plugin {
   };
 }
 
+/** What every page stands on, in one file: asked for as two dozen, the first page waits for the last of them. */
+const START = [
+  /node_modules\/(react|react-dom|scheduler|react-router|react-hook-form|idb)\//,
+  /node_modules\/(@tanstack\/(query-core|react-query)|@radix-ui\/react-toast)\//,
+  /web\/src\/(offline\/(?!service-worker)|data\/(client|clock|keys|session\/(session|query-client))\.)/,
+  /web\/src\/ui\/(button|field|labelled|states|toast|marks\/grip-mark)\./,
+];
+const isOfStart = (id: string): boolean => START.some((pattern) => pattern.test(id));
+
+/** What three pages share is fetched in pieces no smaller than this where that can be, bytes. */
+const PIECE = 4_000;
+
 /** Each file as small as it gets, beside it: the server sends these as they lie. */
 const compressed = compression({
   algorithms: ['gzip', 'brotliCompress'],
@@ -73,7 +108,7 @@ const compressed = compression({
 });
 
 export default defineConfig({
-  plugins: [react(), tailwindcss(), guide(), filesForOffline(), compressed],
+  plugins: [react(), tailwindcss(), guide(), fetchedAhead(), filesForOffline(), compressed],
   resolve: { conditions: ['source', 'module', 'browser', 'production'] },
   worker: { format: 'es' },
   build: {
@@ -81,8 +116,16 @@ export default defineConfig({
     assetsInlineLimit: 0,
     sourcemap: false,
     rolldownOptions: {
-      input: { main: 'index.html', sw: 'src/offline/service-worker.ts' },
+      input: { main: 'index.html', ahead: 'src/app/ahead.ts', sw: 'src/offline/service-worker.ts' },
       output: {
+        codeSplitting: {
+          groups: [
+            { name: 'start', test: isOfStart, priority: 1 },
+            { name: 'shared', minShareCount: 3, entriesAware: true, entriesAwareMergeThreshold: PIECE },
+          ],
+        },
+        // Named after every page that shares it, it would be longer than some addresses may be.
+        chunkFileNames: ({ name }) => `assets/${name.replace(/~.*/, '')}-[hash].js`,
         entryFileNames: ({ name }) => (name === 'sw' ? 'sw.js' : 'assets/[name]-[hash].js'),
       },
     },

@@ -6,10 +6,23 @@ import { QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
+import { openOutbox } from '../offline/own-outbox.ts';
 import { UpdatePrompt } from '../offline/update.tsx';
 import { Toasts } from '../ui/toast.tsx';
 import { router } from './routes.tsx';
 import { makeQueryClient } from '../data/session/query-client.ts';
+
+// Whoever signs in is told what is kept from before once it is known, and types a password meanwhile.
+void openOutbox();
+
+/** Settles once the page that was asked for is fetched and stands. */
+const drawn = new Promise<void>((resolve) => {
+  const look = (): void => {
+    if (router.state.initialized) resolve();
+  };
+  router.subscribe(look);
+  look();
+});
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
@@ -17,7 +30,7 @@ createRoot(document.getElementById('root')!).render(
       <Toasts>
         <RouterProvider router={router} />
       </Toasts>
-      <UpdatePrompt />
+      <UpdatePrompt drawn={drawn} />
     </QueryClientProvider>
   </StrictMode>,
 );

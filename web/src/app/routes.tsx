@@ -2,6 +2,7 @@ import type { ComponentType } from 'react';
 import { createBrowserRouter, Navigate, type RouteObject } from 'react-router';
 import { openOutbox } from '../offline/own-outbox.ts';
 import { PageFault } from './page-fault.tsx';
+import { SignIn } from '../features/sign-in/sign-in.tsx';
 import { Loading } from '../ui/states.tsx';
 
 const pending = { HydrateFallback: () => <Loading what="the page" /> };
@@ -34,9 +35,9 @@ const planned = (path: string, load: () => Promise<ComponentType>): RouteObject 
 const routes: RouteObject[] = [
   {
     path: '/sign-in',
-    ...pending,
     ErrorBoundary: PageFault,
-    lazy: () => withOutbox(async () => (await import('../features/sign-in/sign-in.tsx')).SignIn),
+    // With the rest: it is small, and whoever comes for the first time waits for it.
+    Component: SignIn,
   },
   {
     ...page('/shared/:secret', async () => (await import('../features/cards/shared.tsx')).Shared),

@@ -34,11 +34,38 @@ export function keepOffline(onWaiting: (worker: ServiceWorker) => void, again = 
     .catch(() => undefined);
 }
 
-/** Says that a newer version is there; says nothing while a hold clock runs. */
-export function UpdatePrompt(): ReactElement | null {
+/** ms until the files are fetched all the same, where the page finds no rest. */
+const NO_REST = 3_000;
+
+/** Does it once the page has nothing else to do: two hundred files at once would keep it from standing. */
+function onceIdle(work: () => void): () => void {
+  // Safari has no word for it.
+  if (!('requestIdleCallback' in window)) {
+    const timer = setTimeout(work, NO_REST);
+    return () => clearTimeout(timer);
+  }
+  const idle = requestIdleCallback(work, { timeout: NO_REST });
+  return () => cancelIdleCallback(idle);
+}
+
+/**
+ * Says that a newer version is there; says nothing while a hold clock runs.
+ * @param props.drawn settles once the first page stands.
+ */
+export function UpdatePrompt({ drawn }: { drawn: Promise<void> }): ReactElement | null {
   const [waiting, setWaiting] = useState<ServiceWorker | null>(null);
   const running = useSyncExternalStore(clocks.subscribe, clocks.anyRunning);
-  useEffect(() => keepOffline(setWaiting), []);
+  useEffect(() => {
+    let callOff = (): void => undefined;
+    let gone = false;
+    void drawn.then(() => {
+      if (!gone) callOff = onceIdle(() => keepOffline(setWaiting));
+    });
+    return () => {
+      gone = true;
+      callOff();
+    };
+  }, [drawn]);
   if (!waiting || running) return null;
   const take = (): void => {
     navigator.serviceWorker.addEventListener('controllerchange', () => window.location.reload(), {
