@@ -18,7 +18,14 @@ const PAGE_ROUNDS = 15;
 
 /** What is measured, by its name: `npm run bench` measures all, `npm run bench -- api large` these two. */
 const PARTS = {
-  ...{ api: benchApi, pages: benchPages, floor: benchFloor, jobs: countJobs, large: benchManyLifters },
+  ...{
+    api: benchApi,
+    pages: benchPages,
+    floor: benchFloor,
+    jobs: countJobs,
+    log: benchLog,
+    large: benchManyLifters,
+  },
 };
 /** What takes long and is measured only where it is asked for by name. */
 const ON_REQUEST = { scale: (stack) => measureScale(stack, ROOT) };
@@ -187,9 +194,17 @@ async function benchFloor({ url }) {
       const done = arguments[0]; const times = [];
       const step = () => { const start = performance.now(); requestAnimationFrame(() => { times.push(performance.now() - start); times.length < 30 ? step() : done(times); }); };
       step();`);
+    const word = await driver.executeAsyncScript(`
+      const done = arguments[0]; const times = []; const said = document.querySelector('header [role=status]').firstChild; const before = said.data;
+      const step = () => setTimeout(() => {
+        const start = performance.now(); said.data = 'word ' + times.length;
+        requestAnimationFrame(() => { const { port1, port2 } = new MessageChannel(); port1.onmessage = () => { times.push(performance.now() - start); if (times.length < 30) step(); else { said.data = before; done(times); } }; port2.postMessage(0); });
+      }, 50);
+      step();`);
     say(`\nThe floor, ${lanes.length} lanes, CPU slowed ${SLOWER} times (reach: 50 ms)`);
     const yardstick = summary(empty);
     line('a frame with nothing to do', yardstick, yardstick, 'itself');
+    line('one word changed and painted', summary(word), yardstick, 'a frame');
     line(`tap to painted, ${times.length} taps`, summary(times), yardstick, 'a frame');
     await driver.sendDevToolsCommand('Emulation.setCPUThrottlingRate', { rate: 1 });
 
@@ -212,6 +227,45 @@ async function benchFloor({ url }) {
     say(
       `hold clock after ${LONG_HOLD} s in a hidden tab: shows ${shown.toFixed(1)} s, true ${true_.toFixed(2)} s (shown to the tenth)`,
     );
+  } finally {
+    await close();
+  }
+}
+
+/** Frames of a log that is scrolled by a notch of the wheel each, px: a hard fling of the finger. */
+const [FRAMES, NOTCH] = [600, 120];
+
+/** A log of three years, scrolled without a pause: how long each frame takes. */
+async function benchLog({ url, databaseUrl }) {
+  await manyLifters(databaseUrl, { lifters: 1, years: 3, like: 'Odalys Brandt' });
+  const coach = await demoCoach(url);
+  const { lifters } = await coach.get('/lifters?find=guest');
+  const { driver, close } = await openBrowser();
+  try {
+    await driver.get(`${url}/sign-in`);
+    await (
+      await driver.wait(until.elementLocated(By.xpath('//button[contains(., "demo coach")]')), 20_000)
+    ).click();
+    await driver.wait(until.elementLocated(By.css('nav[aria-label="The rack"] li')), 20_000);
+    await driver.get(`${url}/lifters/${lifters[0].id}/log`);
+    await driver.wait(until.elementLocated(By.css('main li')), 20_000);
+    const [times, height] = await driver.executeAsyncScript(
+      `const [frames, notch, done] = arguments; const times = []; let last;
+       const step = (now) => {
+         if (last !== undefined) times.push(now - last);
+         last = now;
+         if (times.length === frames) return done([times, document.documentElement.scrollHeight]);
+         window.scrollBy(0, notch);
+         requestAnimationFrame(step);
+       };
+       requestAnimationFrame(step);`,
+      FRAMES,
+      NOTCH,
+    );
+    const late = times.filter((time) => time > 25).length;
+    say(`\nA log of three years, scrolled ${FRAMES} frames down ${height} px (reach: 60 a second)`);
+    const { median, p95 } = summary(times);
+    say(`a frame: median ${median.toFixed(1)} ms, p95 ${p95.toFixed(1)} ms; ${late} of ${FRAMES} came late`);
   } finally {
     await close();
   }
