@@ -121,6 +121,17 @@ describe('on a phone', () => {
     expect(rows).toBe(1);
     expect(cut).toBe(false);
     expect(await page.accessibility()).toEqual([]);
+    // The row of tabs is longer than the screen: the page that is open stands in it.
+    await page.go(`/lifters/${(await page.path()).split('/')[2]}/profile`);
+    await page.find('nav[aria-label="The sheet"] a[aria-current="page"]');
+    await page.until(
+      () =>
+        page.driver.executeScript<boolean>(
+          `const { left, right } = document.querySelector('nav[aria-label="The sheet"] a[aria-current="page"]').getBoundingClientRect();
+           return left >= 0 && right <= window.innerWidth;`,
+        ),
+      'the open page among the tabs in sight',
+    );
     await page.size(1280, 800);
   }, 180_000);
 });

@@ -3,7 +3,7 @@ import { checkGripWeek, HOLD_KINDS_BY_ID, LAST_HEAVY_HOLD_DAYS, proposeHoldBlock
 import { MOST_HOLDS, type HoldBlockRequest, type HoldsView } from '@iron-clasp/contract';
 import { DataSource, type EntityManager } from 'typeorm';
 import { Clock } from '../../platform/clock/clock.ts';
-import { daysBetween, mondayOf, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
+import { dayWords, daysBetween, mondayOf, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
 import { notFound, Problem } from '../../platform/http/problem.ts';
 import { HoldBlocksService } from '../../records/hold-blocks/hold-blocks.service.ts';
 import type { SeasonMarkRow } from '../../records/hold-blocks/season-mark.entity.ts';
@@ -53,7 +53,7 @@ export class PlanBlocksService {
         each.id !== id && each.holdKind === body.kind && each.startsOn <= endsOn && each.endsOn >= startsOn,
     );
     if (overlapping) {
-      const message = `“${overlapping.label}” already lies from ${overlapping.startsOn} to ${overlapping.endsOn}. Move or remove it first.`;
+      const message = `“${overlapping.label}” already lies from ${dayWords(overlapping.startsOn)} to ${dayWords(overlapping.endsOn)}. Move or remove it first.`;
       throw new Problem(409, 'block-overlaps', message, [{ path: 'startsOn', message }]);
     }
     const meet = facts.profile.nextMeet?.heldOn;
@@ -129,7 +129,7 @@ export function proposalOf({ profile, today, sets, blocks }: HoldFacts): HoldsVi
         {
           ruleId: 'block.already-placed',
           rank: 'evidence',
-          text: `“${placed.label}” is placed already, until ${placed.endsOn}.`,
+          text: `“${placed.label}” is placed already, until ${dayWords(placed.endsOn)}.`,
         },
       ],
     };

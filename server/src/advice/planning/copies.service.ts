@@ -1,10 +1,9 @@
 import { Injectable } from '@nestjs/common';
 import type { MassUnit } from '@iron-clasp/core';
 import type { CopyRequest, CopyView } from '@iron-clasp/contract';
-import { format, parseISO } from 'date-fns';
 import { DataSource } from 'typeorm';
 import { derivedId } from '../../platform/database/derived-id.ts';
-import type { ClubRef } from '../../platform/days/club-day.ts';
+import { dayWords, type ClubRef } from '../../platform/days/club-day.ts';
 import { Days } from '../../platform/days/days.ts';
 import { Problem } from '../../platform/http/problem.ts';
 import { LifterTodayService } from '../../evidence/lifter-today/lifter-today.service.ts';
@@ -114,5 +113,3 @@ export class CopiesService {
     return { ...who, written, kept: [...new Set(kept)], refused: null };
   }
 }
-
-const dayWords = (day: string): string => format(parseISO(day), 'EEEE d MMMM');

@@ -19,6 +19,11 @@ export function dayIn(timeZone: string, instant: Date): string {
   return format(new TZDate(instant, timeZone), DAY);
 }
 
+/** A day in a sentence. */
+export function dayWords(day: string): string {
+  return format(parseISO(day), 'EEEE d MMMM');
+}
+
 /** The instant at which a day begins in the zone, plus a time of day. */
 export function instantOf(timeZone: string, day: string, hours = 0, minutes = 0): Date {
   const [year, month, date] = day.split('-').map(Number) as [number, number, number];

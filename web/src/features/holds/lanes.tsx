@@ -16,6 +16,12 @@ interface LanesProps {
   readonly onMove?: (block: HoldBlockView, monday: string) => void;
 }
 
+/** Room that a date takes above its week, px. */
+const DATE_WIDTH = 52;
+/** The first week that begins a month: it is named, and the first of all only where there is room before it. */
+const monthAt = (weeks: readonly string[]): string =>
+  weeks.find((week) => parseISO(week).getDate() <= 7) ?? weeks.at(-1)!;
+
 /** The lifter's hold work as lanes over the weeks: done ones filled, slipped ones crossed, planned ones open. */
 export function Lanes({ view, onMove }: LanesProps): ReactElement {
   const unit = useUnit();
@@ -65,7 +71,7 @@ export function Lanes({ view, onMove }: LanesProps): ReactElement {
           {weeks.map((week, i) => (
             <g key={week}>
               <line x1={x(week)} x2={x(week)} y1={14} y2={height} stroke="var(--rule)" />
-              {(i === 0 || parseISO(week).getDate() <= 7) && (
+              {(parseISO(week).getDate() <= 7 || (i === 0 && x(monthAt(weeks)) - x(week) > DATE_WIDTH)) && (
                 <text x={x(week) + 3} y={12} className="figures" fontSize={13} fill="var(--quiet)">
                   {format(parseISO(week), 'd MMM')}
                 </text>

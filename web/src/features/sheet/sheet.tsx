@@ -2,7 +2,7 @@ import type { LifterView } from '@iron-clasp/contract';
 import { sayHands, STANCE_NAMES } from '@iron-clasp/core';
 import clsx from 'clsx';
 import { ArrowLeft } from 'lucide-react';
-import type { ReactElement } from 'react';
+import { useEffect, useRef, type ReactElement } from 'react';
 import { Link, NavLink, Outlet, useLocation, useMatch, useNavigate, useParams } from 'react-router';
 import { useIsCoach, useIsStaff } from '../../data/session/use-is-coach.ts';
 import { useUnit } from '../../data/session/use-unit.ts';
@@ -39,7 +39,7 @@ export function Sheet(): ReactElement {
           />
           <nav
             aria-label="The sheet"
-            className="flex gap-x-5 overflow-x-auto border-b border-rule md:gap-x-6"
+            className="relative flex gap-x-5 overflow-x-auto border-b border-rule md:gap-x-6"
           >
             <Page to="calls">Calls</Page>
             {staff && <Page to="program">Program</Page>}
@@ -140,8 +140,16 @@ function Page({
 }): ReactElement {
   const { pathname } = useLocation();
   const onOther = also.some((each) => pathname.endsWith(`/${each}`));
+  const shown = onOther || pathname.split('/')[3] === to;
+  const tab = useRef<HTMLAnchorElement>(null);
+  useEffect(() => {
+    const [link, row] = [tab.current, tab.current?.parentElement];
+    // On a phone the row is longer than the screen: the page that is open stands in it.
+    if (shown && link && row) row.scrollLeft = link.offsetLeft - (row.clientWidth - link.offsetWidth) / 2;
+  }, [shown]);
   return (
     <NavLink
+      ref={tab}
       to={to}
       className={({ isActive }) =>
         clsx(

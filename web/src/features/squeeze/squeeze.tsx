@@ -194,7 +194,7 @@ function HandFigure({ side, hand }: { side: Side; hand: HandReading | undefined 
           `${hand.change >= 0 ? '+' : '−'}${Math.abs(hand.change).toFixed(1)} against ${hand.baseline!.toFixed(1)} expected of the mean; `}
         a change counts from {hand.minimalDetectableChange.toFixed(1)}
         {hand.baseline === undefined && ' (by repeated trials alone)'}; mean {hand.mean.toFixed(1)}
-        {hand.z !== undefined && `; z ${hand.z.toFixed(1)}`}
+        {hand.z !== undefined && `; z ${hand.z < 0 ? '−' : ''}${Math.abs(hand.z).toFixed(1)}`}
       </p>
     </div>
   );

@@ -7,6 +7,8 @@ import { seasonGeometry } from './season-geometry.ts';
 
 const HEIGHT = 84;
 const LINE = 58;
+/** Room that a date takes, px: the last of a narrow strip is not cut off. */
+const DATE_WIDTH = 34;
 /** Px from a session within which a click means it. */
 const REACH = 14;
 
@@ -53,7 +55,13 @@ export function SeasonStrip({
           <g key={week.label}>
             <line x1={week.x} x2={week.x} y1={week.month ? 0 : LINE - 6} y2={LINE} stroke="var(--rule)" />
             {week.month && (
-              <text x={week.x + 4} y={HEIGHT - 8} className="figures" fontSize={13} fill="var(--quiet)">
+              <text
+                x={Math.min(week.x + 4, Math.max(width, 300) - DATE_WIDTH)}
+                y={HEIGHT - 8}
+                className="figures"
+                fontSize={13}
+                fill="var(--quiet)"
+              >
                 {week.label}
               </text>
             )}
