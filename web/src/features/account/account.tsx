@@ -25,6 +25,7 @@ import { NewPasswordFields, typedTwice } from '../../ui/new-password.tsx';
 import { useRequestForm } from '../../ui/request-form.ts';
 import { Failed, Loading } from '../../ui/states.tsx';
 import { useToast } from '../../ui/toast.tsx';
+import { ToToday } from '../../ui/to-today.tsx';
 
 /** One's own account: what signs in, and where. */
 export function OwnAccount(): ReactElement {
@@ -32,6 +33,7 @@ export function OwnAccount(): ReactElement {
   const own = useOwnAccount();
   return (
     <div className="max-w-3xl px-4 pb-12 pt-4 md:px-8">
+      <ToToday />
       <h1 className="text-4xl">Your account</h1>
       {account && (
         <p className="text-quiet">

@@ -1,7 +1,7 @@
 import clsx from 'clsx';
-import { ArrowLeft, Printer } from 'lucide-react';
+import { Printer } from 'lucide-react';
 import type { ReactElement, ReactNode } from 'react';
-import { Link, useParams } from 'react-router';
+import { useParams } from 'react-router';
 import { useToday } from '../../data/lifters/rack.ts';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { useAllCalls, useCalls } from '../../data/training/calls.ts';
@@ -10,6 +10,7 @@ import { Button } from '../../ui/button.tsx';
 import { shiftDay } from '../../ui/date-words.ts';
 import { Empty, Failed, Loading } from '../../ui/states.tsx';
 import { WrittenCard, WrittenWeek } from './written-card.tsx';
+import { ToToday } from '../../ui/to-today.tsx';
 
 /** The session card of one lifter, to print or to read from the phone. */
 export function OneCard(): ReactElement {
@@ -79,9 +80,7 @@ function Page({
   return (
     <main className={clsx('mx-auto px-4 py-4', wide ? 'max-w-5xl' : 'max-w-3xl')}>
       <div className="no-print mb-4 flex items-center justify-between gap-4">
-        <Link to="/" className="inline-flex items-center gap-1 py-2">
-          <ArrowLeft size={18} aria-hidden /> Rack
-        </Link>
+        <ToToday always />
         <h1 className="text-2xl">{title}</h1>
         <Button onClick={() => window.print()} className="inline-flex items-center gap-2">
           <Printer size={16} aria-hidden /> Print

@@ -1,8 +1,8 @@
-import { ArrowLeft } from 'lucide-react';
 import type { ReactElement } from 'react';
-import { Link, Outlet } from 'react-router';
+import { Outlet } from 'react-router';
 import { useIsCoach, useIsOwner } from '../../data/session/use-is-coach.ts';
 import { Parts } from '../../ui/parts.tsx';
+import { ToToday } from '../../ui/to-today.tsx';
 
 const PARTS = [
   ['/club', 'Who needs attention', 'coach'],
@@ -20,9 +20,7 @@ export function ClubPage(): ReactElement {
   const [coach, owner] = [useIsCoach(), useIsOwner()];
   return (
     <div className="px-4 pb-12 pt-4 md:px-8">
-      <Link to="/" className="mb-2 inline-flex items-center gap-1 py-2 lg:hidden">
-        <ArrowLeft size={18} aria-hidden /> Rack
-      </Link>
+      <ToToday />
       <h1 className="text-4xl">The club</h1>
       {coach && (
         <Parts

@@ -1,6 +1,7 @@
 import { GUIDE } from 'virtual:guide';
 import { useEffect, type ReactElement } from 'react';
 import { Link, useLocation } from 'react-router';
+import { ToToday } from '../../ui/to-today.tsx';
 
 /** The guide for coaches, part by part; an address with a part's name opens there. */
 export function Guide(): ReactElement {
@@ -14,6 +15,7 @@ export function Guide(): ReactElement {
   }, [hash]);
   return (
     <div className="px-4 pb-10 pt-4 md:px-6">
+      <ToToday />
       <h1 className="mb-3 text-4xl">Guide</h1>
       <div className="grid gap-x-10 gap-y-4 lg:grid-cols-[12rem_minmax(0,44rem)]">
         <nav aria-label="Parts of the guide" className="lg:sticky lg:top-4 lg:self-start">

@@ -1,13 +1,13 @@
 import clsx from 'clsx';
-import { ArrowLeft } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
-import { Link, NavLink, useMatch, useNavigate, useParams } from 'react-router';
+import { NavLink, useMatch, useNavigate, useParams } from 'react-router';
 import { Button } from '../../ui/button.tsx';
 import { Empty, Failed, Loading } from '../../ui/states.tsx';
 import { EMPTY_KIT } from './kit-draft.ts';
 import { VenueEditor } from './venue-editor.tsx';
 import { VenueSheet } from './venue-sheet.tsx';
 import { useArchiveVenue, useKit } from '../../data/kit/kit.ts';
+import { ToToday } from '../../ui/to-today.tsx';
 
 /** What stands where: one page a venue, drawn; changed in an editor on the same page. */
 export function Kit(): ReactElement {
@@ -18,9 +18,7 @@ export function Kit(): ReactElement {
   const open = venues.find((venue) => venue.id === venueId) ?? (venueId ? undefined : venues[0]);
   return (
     <div className="px-4 pb-12 pt-4 md:px-8">
-      <Link to="/" className="mb-2 inline-flex items-center gap-1 py-2 lg:hidden">
-        <ArrowLeft size={18} aria-hidden /> Rack
-      </Link>
+      <ToToday />
       <h1 className="text-4xl">Kit</h1>
       <p className="max-w-prose text-quiet">
         What each venue has. Loads are rounded to what its plates make, calls know its bars, straps and chalk.

@@ -8,6 +8,7 @@ import { useArchive } from '../../data/lifters/lifters.ts';
 import { useIsCoach } from '../../data/session/use-is-coach.ts';
 import { useArchived } from '../../data/lifters/rack.ts';
 import { BringLifter } from './bring-lifter.tsx';
+import { ToToday } from '../../ui/to-today.tsx';
 
 /** Archived lifters: nothing of theirs is gone. */
 export function Archived(): ReactElement {
@@ -17,6 +18,7 @@ export function Archived(): ReactElement {
   const lifters = archived.data?.pages.flatMap((page) => page.lifters);
   return (
     <div className="px-4 pb-12 pt-4 md:px-8">
+      <ToToday />
       <h1 className="text-4xl">Archived lifters</h1>
       {archived.isPending && <Loading what="the archived lifters" />}
       {archived.error && <Failed error={archived.error} retry={() => void archived.refetch()} />}

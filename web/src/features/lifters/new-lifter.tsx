@@ -18,6 +18,7 @@ import { typedMass } from '../../ui/figures.ts';
 import { useRequestForm } from '../../ui/request-form.ts';
 import { Failed } from '../../ui/states.tsx';
 import { useSaveLifter } from '../../data/lifters/lifters.ts';
+import { ToToday } from '../../ui/to-today.tsx';
 
 /** A lifter in under a minute: name, sport, best deadlift. The rest is asked where it changes a call. */
 export function NewLifter(): ReactElement {
@@ -42,6 +43,7 @@ export function NewLifter(): ReactElement {
   });
   return (
     <div className="px-4 pb-12 pt-4 md:px-8">
+      <ToToday />
       <h1 className="text-4xl">New lifter</h1>
       <p className="text-quiet">
         Three answers and how the best was pulled are enough to start; the rest is asked where it would change

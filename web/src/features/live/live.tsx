@@ -92,6 +92,8 @@ export function Live(): ReactElement {
   );
 }
 
+const sum = (numbers: readonly number[]): number => numbers.reduce((total, each) => total + each, 0);
+
 function LiveLane({
   id,
   followed,
@@ -110,10 +112,15 @@ function LiveLane({
       <Failed error={calls.error} retry={() => void calls.refetch()} />
     );
   const { session, sets, holds, holdsDone } = calls.data;
-  const toHold = holds.find(
-    ({ kind, hold }) =>
-      hold && !hold.barred && holdsDone.filter((done) => done.kind === kind).length < hold.sets,
+  const wanted = holds.flatMap(({ kind, hold }) =>
+    hold && !hold.barred ? [{ hold, done: holdsDone.filter((done) => done.kind === kind).length }] : [],
   );
+  const toHold = wanted.find(({ hold, done }) => done < hold.sets);
+  // Counted as the floor counts.
+  const done =
+    sum(sets.map((set) => (set.done ? 1 : 0))) +
+    sum(wanted.map((each) => Math.min(each.done, each.hold.sets)));
+  const all = sets.length + sum(wanted.map(({ hold }) => hold.sets));
   const now = standsAt(sets, stands);
   const line = stands && now?.id === stands.plannedSetId ? stands : called(now);
   const last = [...sets].reverse().find((set) => set.done);
@@ -123,7 +130,7 @@ function LiveLane({
       <h2 className="flex items-baseline justify-between text-3xl">
         {session.lifterName}
         <span className="figures text-xl text-quiet">
-          {sets.filter((set) => set.done).length} of {sets.length}
+          {done} of {all}
         </span>
       </h2>
       {session.hands.stop && <Caution stop>{session.hands.stop}</Caution>}
@@ -150,7 +157,9 @@ function LiveLane({
           </p>
         </>
       ) : (
-        <p className="text-4xl">{toHold ? HOLD_KINDS_BY_ID[toHold.kind].name.toLowerCase() : 'all done'}</p>
+        <p className="text-4xl">
+          {toHold ? HOLD_KINDS_BY_ID[toHold.hold.kind].name.toLowerCase() : 'all done'}
+        </p>
       )}
       <p className="text-lg" aria-live="polite">
         {lastHold

@@ -1,7 +1,7 @@
 import clsx from 'clsx';
-import { ArrowLeft } from 'lucide-react';
 import type { ReactElement } from 'react';
-import { Link, NavLink, Outlet } from 'react-router';
+import { NavLink, Outlet } from 'react-router';
+import { ToToday } from '../../ui/to-today.tsx';
 
 const PARTS = [
   ['schools', 'Schools'],
@@ -17,9 +17,7 @@ const PARTS = [
 export function PracticeBook(): ReactElement {
   return (
     <div className="px-4 pb-12 pt-4 md:px-8">
-      <Link to="/" className="mb-2 inline-flex items-center gap-1 py-2 lg:hidden">
-        <ArrowLeft size={18} aria-hidden /> Rack
-      </Link>
+      <ToToday />
       <h1 className="text-4xl">Practice book</h1>
       <p className="max-w-prose text-quiet">
         Everything the calls and prescriptions rest on. Figures are working defaults; a lifter’s own log
