@@ -49,10 +49,10 @@ export class LifterTodayService {
   async profile(club: ClubRef, lifterId: string): Promise<LifterProfile> {
     const lifter = await this.lifters.known(club.id, lifterId);
     const today = this.days.today(club);
-    const [school, history, [check], meets] = await Promise.all([
+    const [school, history, check, meets] = await Promise.all([
       this.schools.followed(lifter),
       this.lifters.history(lifterId),
-      this.checks.latest(lifterId, 1),
+      this.checks.latestOne(lifterId),
       this.meets.nextOf([lifterId], today),
     ]);
     return {

@@ -5,6 +5,7 @@ import { keepOnce } from '../../platform/database/saves.ts';
 import { differsFromKept, notFound } from '../../platform/http/problem.ts';
 import { AccountsService } from '../accounts/accounts.service.ts';
 import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
+import { together } from '../../platform/database/together.ts';
 import { CallOverrideRow, CallOverrideSet } from './call-override.entity.ts';
 
 /** An override with the names of who made and undid it, and the sets it is for. */
@@ -39,13 +40,7 @@ export class CallOverridesService implements OnModuleInit {
 
   /** Every override of a session, undone ones too, the latest first. */
   async ofSession(sessionId: string): Promise<KnownOverride[]> {
-    const rows: (CallOverrideRow & { set_ids: string[] })[] = await this.db.query(
-      `SELECT o.id, o.choice, o.side_under AS "sideUnder", o.reason, o.made_by AS "madeBy", o.made_at AS "madeAt", o.repeats,
-              o.undone_by AS "undoneBy", o.undone_at AS "undoneAt",
-              array(SELECT s.planned_set_id FROM call_override_set s WHERE s.override_id = o.id ORDER BY s.planned_set_id) AS set_ids
-         FROM call_override o WHERE o.session_id = $1 ORDER BY o.place DESC`,
-      [sessionId],
-    );
+    const rows = await this.rowsOf([sessionId]);
     const names = await this.accounts.names(rows.flatMap((row) => [row.madeBy, row.undoneBy]));
     return rows.map(
       ({ id, choice, sideUnder, reason, repeats, madeBy, madeAt, undoneBy, undoneAt, set_ids }) => ({
@@ -57,6 +52,17 @@ export class CallOverridesService implements OnModuleInit {
       }),
     );
   }
+  private readonly rowsOf = together(
+    (sessionIds) =>
+      this.db.query<(CallOverrideRow & { set_ids: string[] })[]>(
+        `SELECT o.id, o.session_id AS "sessionId", o.choice, o.side_under AS "sideUnder", o.reason, o.made_by AS "madeBy", o.made_at AS "madeAt", o.repeats,
+              o.undone_by AS "undoneBy", o.undone_at AS "undoneAt",
+              array(SELECT s.planned_set_id FROM call_override_set s WHERE s.override_id = o.id ORDER BY s.planned_set_id) AS set_ids
+         FROM call_override o WHERE o.session_id = ANY($1) ORDER BY o.place DESC`,
+        [sessionIds],
+      ),
+    (row) => row.sessionId,
+  );
 
   /** Decisions of a session that repeat and stand, with the sets they are for. */
   async repeating(

@@ -2,6 +2,7 @@ import { Injectable, type OnModuleInit } from '@nestjs/common';
 import { DataSource, type EntityManager } from 'typeorm';
 import { insertMany, keepOnce } from '../../platform/database/saves.ts';
 import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
+import { together } from '../../platform/database/together.ts';
 import { HandsCheck } from './hands-check.entity.ts';
 
 /** Checks read at once. */
@@ -27,17 +28,26 @@ export class HandsChecksService implements OnModuleInit {
 
   /** The latest check of each lifter who has one. */
   async latestOf(lifterIds: readonly string[]): Promise<Map<string, HandsCheck>> {
-    const found = await this.db
-      .getRepository(HandsCheck)
-      .createQueryBuilder('check')
-      .distinctOn(['check.lifterId'])
-      .where('check.lifterId = ANY(:lifterIds)', { lifterIds })
-      .orderBy('check.lifterId')
-      .addOrderBy('check.checkedAt', 'DESC')
-      .addOrderBy('check.id')
-      .getMany();
-    return new Map(found.map((check) => [check.lifterId, check]));
+    return new Map((await this.last(lifterIds)).map((check) => [check.lifterId, check]));
   }
+
+  /** The lifter's latest check, where there is one. */
+  async latestOne(lifterId: string): Promise<HandsCheck | undefined> {
+    return (await this.last([lifterId]))[0];
+  }
+  private readonly last = together(
+    (lifterIds) =>
+      this.db
+        .getRepository(HandsCheck)
+        .createQueryBuilder('check')
+        .distinctOn(['check.lifterId'])
+        .where('check.lifterId = ANY(:lifterIds)', { lifterIds })
+        .orderBy('check.lifterId')
+        .addOrderBy('check.checkedAt', 'DESC')
+        .addOrderBy('check.id')
+        .getMany(),
+    (check) => check.lifterId,
+  );
 
   /** The checks of several lifters from a day on, the latest first. */
   since(lifterIds: readonly string[], day: string): Promise<HandsCheck[]> {

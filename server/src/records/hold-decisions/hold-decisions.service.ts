@@ -6,6 +6,7 @@ import { keepOnce } from '../../platform/database/saves.ts';
 import { notFound } from '../../platform/http/problem.ts';
 import { AccountsService } from '../accounts/accounts.service.ts';
 import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
+import { together } from '../../platform/database/together.ts';
 import { HoldDecisionRow } from './hold-decision.entity.ts';
 
 /** A decision with the session and hold it is about. */
@@ -35,9 +36,7 @@ export class HoldDecisionsService implements OnModuleInit {
 
   /** Decisions on the holds of sessions, the latest first, undone ones too. */
   async ofSessions(sessionIds: readonly string[]): Promise<KnownDecision[]> {
-    const rows = await this.db
-      .getRepository(HoldDecisionRow)
-      .find({ where: { sessionId: In([...sessionIds]) }, order: { madeAt: 'DESC', id: 'DESC' } });
+    const rows = await this.rowsOf(sessionIds);
     const names = await this.accounts.names(rows.flatMap((row) => [row.madeBy, row.undoneBy]));
     return rows.map(({ id, sessionId, kind, what, sets, seconds, load, reason, ...row }) => ({
       ...{ id, sessionId, kind, what, sets, seconds, load, reason },
@@ -49,6 +48,14 @@ export class HoldDecisionsService implements OnModuleInit {
           : null,
     }));
   }
+
+  private readonly rowsOf = together(
+    (sessionIds) =>
+      this.db
+        .getRepository(HoldDecisionRow)
+        .find({ where: { sessionId: In([...sessionIds]) }, order: { madeAt: 'DESC', id: 'DESC' } }),
+    (row) => row.sessionId,
+  );
 
   /** Keeps a decision, once. */
   async keep(row: HoldDecisionRow, same: readonly (keyof HoldDecisionRow)[]): Promise<void> {

@@ -1,9 +1,10 @@
 import { createHash } from 'node:crypto';
 import { Injectable, type OnModuleInit } from '@nestjs/common';
 import type { HoldKindId } from '@iron-clasp/core';
-import { DataSource } from 'typeorm';
+import { DataSource, In } from 'typeorm';
 import { saveVersion } from '../../platform/database/saves.ts';
 import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
+import { together } from '../../platform/database/together.ts';
 import { HoldSetting } from './hold-setting.entity.ts';
 
 /** What an editor says of a setting. */
@@ -26,9 +27,12 @@ export class HoldSettingsService implements OnModuleInit {
 
   /** The lifter's settings, by kind. */
   async of(lifterId: string): Promise<Map<HoldKindId, HoldSetting>> {
-    const rows = await this.db.getRepository(HoldSetting).findBy({ lifterId });
-    return new Map(rows.map((row) => [row.kind, row]));
+    return new Map((await this.rowsOf([lifterId])).map((row) => [row.kind, row]));
   }
+  private readonly rowsOf = together(
+    (lifterIds) => this.db.getRepository(HoldSetting).findBy({ lifterId: In([...lifterIds]) }),
+    (row) => row.lifterId,
+  );
 
   /** Writes a lifter's setting of a kind, new or at the version its editor saw. */
   async save(clubId: string, lifterId: string, seen: number, content: HoldSettingContent): Promise<void> {

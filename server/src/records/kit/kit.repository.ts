@@ -18,6 +18,7 @@ import {
   upsertAll,
 } from '../../platform/database/saves.ts';
 import { changedMeanwhile, notFound } from '../../platform/http/problem.ts';
+import { together } from '../../platform/database/together.ts';
 import { Bar, BarBrushing, Dynamometer, Gripper, Handle, PinRack, Plate, Venue } from './kit.entity.ts';
 
 /** What stands at venues, those items that are in use. */
@@ -40,13 +41,29 @@ interface Item {
 
 const IN_ORDER = { place: 'ASC', name: 'ASC' } as const;
 
+const venueOf = <Row extends { readonly venueId: string }>(row: Row): string => row.venueId;
+
+const bars = (venueIds: readonly string[], manager: EntityManager): Promise<Bar[]> =>
+  manager.getRepository(Bar).find({ where: { venueId: In([...venueIds]) }, order: IN_ORDER });
+
+const plates = (venueIds: readonly string[], manager: EntityManager): Promise<Plate[]> =>
+  manager
+    .getRepository(Plate)
+    .find({ where: { venueId: In([...venueIds]) }, order: { unit: 'ASC', mass: 'DESC' } });
+
 @Injectable()
 export class KitRepository {
   constructor(private readonly db: DataSource) {}
 
-  venue(clubId: string, id: string, manager = this.db.manager): Promise<Venue | null> {
-    return manager.getRepository(Venue).findOneBy({ clubId, id });
+  async venue(clubId: string, id: string, manager?: EntityManager): Promise<Venue | null> {
+    if (manager) return manager.getRepository(Venue).findOneBy({ clubId, id });
+    const [venue] = await this.ofClub([id], clubId);
+    return venue ?? null;
   }
+  private readonly ofClub = together(
+    (ids, clubId) => this.db.getRepository(Venue).findBy({ clubId, id: In([...ids]) }),
+    (venue) => venue.id,
+  );
 
   /** The club's venues by name, archived ones too. */
   venues(clubId: string, manager = this.db.manager): Promise<Venue[]> {
@@ -54,23 +71,25 @@ export class KitRepository {
   }
 
   /** Bars of a venue, retired ones too: a session may have named one. */
-  bars(venueIds: readonly string[], manager = this.db.manager): Promise<Bar[]> {
-    return manager.getRepository(Bar).find({ where: { venueId: In([...venueIds]) }, order: IN_ORDER });
+  bars(venueIds: readonly string[], manager?: EntityManager): Promise<Bar[]> {
+    return manager ? bars(venueIds, manager) : this.barsTogether(venueIds);
   }
+  private readonly barsTogether = together((ids) => bars(ids, this.db.manager), venueOf);
 
-  plates(venueIds: readonly string[], manager = this.db.manager): Promise<Plate[]> {
-    return manager
-      .getRepository(Plate)
-      .find({ where: { venueId: In([...venueIds]) }, order: { unit: 'ASC', mass: 'DESC' } });
+  plates(venueIds: readonly string[], manager?: EntityManager): Promise<Plate[]> {
+    return manager ? plates(venueIds, manager) : this.platesTogether(venueIds);
   }
+  private readonly platesTogether = together((ids) => plates(ids, this.db.manager), venueOf);
 
-  handles(venueIds: readonly string[], manager = this.db.manager): Promise<Handle[]> {
-    return this.inUse(Handle, venueIds, manager);
+  handles(venueIds: readonly string[], manager?: EntityManager): Promise<Handle[]> {
+    return manager ? this.inUse(Handle, venueIds, manager) : this.handlesTogether(venueIds);
   }
+  private readonly handlesTogether = together((ids) => this.inUse(Handle, ids), venueOf<Handle>);
 
-  racks(venueIds: readonly string[], manager = this.db.manager): Promise<PinRack[]> {
-    return this.inUse(PinRack, venueIds, manager);
+  racks(venueIds: readonly string[], manager?: EntityManager): Promise<PinRack[]> {
+    return manager ? this.inUse(PinRack, venueIds, manager) : this.racksTogether(venueIds);
   }
+  private readonly racksTogether = together((ids) => this.inUse(PinRack, ids), venueOf<PinRack>);
 
   async stands(venueIds: readonly string[]): Promise<Stands> {
     const [bars, plates, handles, grippers, racks, dynamometers] = await Promise.all([

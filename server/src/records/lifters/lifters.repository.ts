@@ -1,15 +1,21 @@
 import { Injectable } from '@nestjs/common';
 import { DataSource, In, IsNull, type EntityManager } from 'typeorm';
 import type { PageKey } from '../../platform/http/paging.ts';
+import { together } from '../../platform/database/together.ts';
 import { Lifter, LifterChange, LifterHistory } from './lifter.entity.ts';
 
 @Injectable()
 export class LiftersRepository {
   constructor(private readonly db: DataSource) {}
 
-  find(clubId: string, id: string): Promise<Lifter | null> {
-    return this.db.getRepository(Lifter).findOneBy({ id, clubId });
+  async find(clubId: string, id: string): Promise<Lifter | null> {
+    const [lifter] = await this.ofClub([id], clubId);
+    return lifter ?? null;
   }
+  private readonly ofClub = together(
+    (ids, clubId) => this.db.getRepository(Lifter).findBy({ id: In([...ids]), clubId }),
+    (lifter) => lifter.id,
+  );
 
   /** Those on the rack, by name; only those whose name contains `find`, which is in lower case. */
   onRack(clubId: string, find = ''): Promise<Lifter[]> {
@@ -47,11 +53,13 @@ export class LiftersRepository {
     return this.db.getRepository(Lifter).existsBy({ id, archivedAt: IsNull() });
   }
 
-  history(lifterIds: readonly string[]): Promise<LifterHistory[]> {
-    return this.db
-      .getRepository(LifterHistory)
-      .find({ where: { lifterId: In([...lifterIds]) }, order: { kind: 'ASC', id: 'ASC' } });
-  }
+  readonly history = together(
+    (lifterIds) =>
+      this.db
+        .getRepository(LifterHistory)
+        .find({ where: { lifterId: In([...lifterIds]) }, order: { kind: 'ASC', id: 'ASC' } }),
+    (row) => row.lifterId,
+  );
 
   /** What was changed about a lifter, the latest first, those before the key. */
   changes(lifterId: string, before: PageKey | null, limit: number): Promise<LifterChange[]> {

@@ -1,8 +1,9 @@
 import { Injectable } from '@nestjs/common';
 import type { ChalkKind, Grip, HoldEnding, HoldKindId, Side, SlipSign } from '@iron-clasp/core';
-import { DataSource, type EntityManager, In, IsNull, MoreThan, MoreThanOrEqual, Not } from 'typeorm';
+import { DataSource, type EntityManager, In, IsNull, MoreThan } from 'typeorm';
 import { readMany } from '../../platform/database/read-many.ts';
 import type { PageKey } from '../../platform/http/paging.ts';
+import { together } from '../../platform/database/together.ts';
 import { LogCorrection, LoggedHold, LoggedSet } from './log.entity.ts';
 import { NOT_GRIPPED } from './not-gripped.ts';
 
@@ -75,15 +76,32 @@ export interface StrappedMonths {
   readonly slips: number;
 }
 
+const ownerOf = (row: { readonly lifterId: string }): string => row.lifterId;
+
+/** Bare mixed grip whose side is known. */
+const MIXED = `lifter_id = ANY($1) AND training_day >= $2 AND grip = 'mixed' AND side_under IS NOT NULL AND undone_at IS NULL`;
+
+const holdsOf = (sessionIds: readonly string[], manager: EntityManager): Promise<LoggedHold[]> =>
+  manager.find(LoggedHold, {
+    where: { sessionId: In([...sessionIds]), undoneAt: IsNull() },
+    order: { place: 'ASC', doneAt: 'ASC' },
+  });
+
 @Injectable()
 export class LogRepository {
   constructor(private readonly db: DataSource) {}
 
+  private readonly versions = together(
+    (lifterIds) =>
+      this.db.query<{ id: string; version: string }[]>(
+        'SELECT lifter_id AS id, version FROM log_version WHERE lifter_id = ANY($1)',
+        [lifterIds],
+      ),
+    (row) => row.id,
+  );
+
   async versionOf(lifterId: string): Promise<string> {
-    const [row]: { version: string }[] = await this.db.query(
-      'SELECT version FROM log_version WHERE lifter_id = $1',
-      [lifterId],
-    );
+    const [row] = await this.versions([lifterId]);
     return row?.version ?? '0';
   }
 
@@ -101,31 +119,33 @@ export class LogRepository {
 
   /** The lifter's bare mixed-grip sets and holds since a day whose side is known. */
   async mixedSince(lifterId: string, from: string): Promise<{ sets: LoggedSet[]; holds: LoggedHold[] }> {
-    const where = {
-      lifterId,
-      trainingDay: MoreThanOrEqual(from),
-      grip: 'mixed' as const,
-      sideUnder: Not(IsNull()),
-      undoneAt: IsNull(),
-    };
     const [sets, holds] = await Promise.all([
-      this.db
-        .getRepository(LoggedSet)
-        .find({ where: { ...where, strapped: false }, order: { doneAt: 'ASC' } }),
-      this.db.getRepository(LoggedHold).find({ where, order: { doneAt: 'ASC' } }),
+      this.mixedSets([lifterId], from),
+      this.mixedHolds([lifterId], from),
     ]);
     return { sets, holds };
   }
+  private readonly mixedSets = together(
+    (lifterIds, from) =>
+      readMany(this.db, LoggedSet, `${MIXED} AND NOT strapped ORDER BY done_at`, [lifterIds, from]),
+    ownerOf,
+  );
+  private readonly mixedHolds = together(
+    (lifterIds, from) => readMany(this.db, LoggedHold, `${MIXED} ORDER BY done_at`, [lifterIds, from]),
+    ownerOf,
+  );
 
   /** The lifter's sets since a day, that day included, in order. */
-  setsSince(lifterIds: readonly string[], from: string): Promise<LoggedSet[]> {
-    return readMany(
-      this.db,
-      LoggedSet,
-      'lifter_id = ANY($1) AND training_day >= $2 AND undone_at IS NULL ORDER BY done_at, id',
-      [lifterIds, from],
-    );
-  }
+  readonly setsSince = together(
+    (lifterIds, from) =>
+      readMany(
+        this.db,
+        LoggedSet,
+        'lifter_id = ANY($1) AND training_day >= $2 AND undone_at IS NULL ORDER BY done_at, id',
+        [lifterIds, from],
+      ),
+    ownerOf,
+  );
 
   hookedSince(lifterIds: readonly string[], from: string): Promise<LoggedSet[]> {
     return readMany(
@@ -138,14 +158,16 @@ export class LogRepository {
   }
 
   /** The lifter's holds since a day, that day included, in order. */
-  holdsSince(lifterIds: readonly string[], from: string): Promise<LoggedHold[]> {
-    return readMany(
-      this.db,
-      LoggedHold,
-      'lifter_id = ANY($1) AND training_day >= $2 AND undone_at IS NULL ORDER BY done_at, place',
-      [lifterIds, from],
-    );
-  }
+  readonly holdsSince = together(
+    (lifterIds, from) =>
+      readMany(
+        this.db,
+        LoggedHold,
+        'lifter_id = ANY($1) AND training_day >= $2 AND undone_at IS NULL ORDER BY done_at, place',
+        [lifterIds, from],
+      ),
+    ownerOf,
+  );
 
   /** The latest holds of a kind, without those of the session named. */
   async latestHolds(
@@ -168,19 +190,22 @@ export class LogRepository {
     return query.getMany();
   }
 
-  holdsOf(sessionIds: readonly string[], manager: EntityManager = this.db.manager): Promise<LoggedHold[]> {
-    return manager.find(LoggedHold, {
-      where: { sessionId: In([...sessionIds]), undoneAt: IsNull() },
-      order: { place: 'ASC', doneAt: 'ASC' },
-    });
+  holdsOf(sessionIds: readonly string[], manager?: EntityManager): Promise<LoggedHold[]> {
+    return manager ? holdsOf(sessionIds, manager) : this.holdsTogether(sessionIds);
   }
+  private readonly holdsTogether = together(
+    (sessionIds) => holdsOf(sessionIds, this.db.manager),
+    (hold: LoggedHold) => hold.sessionId,
+  );
 
-  setsOf(sessionIds: readonly string[]): Promise<LoggedSet[]> {
-    return this.db.getRepository(LoggedSet).find({
-      where: { sessionId: In([...sessionIds]), undoneAt: IsNull() },
-      order: { doneAt: 'ASC', id: 'ASC' },
-    });
-  }
+  readonly setsOf = together(
+    (sessionIds) =>
+      this.db.getRepository(LoggedSet).find({
+        where: { sessionId: In([...sessionIds]), undoneAt: IsNull() },
+        order: { doneAt: 'ASC', id: 'ASC' },
+      }),
+    (set: LoggedSet) => set.sessionId,
+  );
 
   /** Place of the next hold of a session: behind all that were ever logged in it. */
   async nextPlace(manager: EntityManager, sessionId: string): Promise<number> {

@@ -3,6 +3,7 @@ import { Between, DataSource, In, IsNull, MoreThanOrEqual, type EntityManager } 
 import { changeVersion, insertMany, saveVersion } from '../../platform/database/saves.ts';
 import { notFound } from '../../platform/http/problem.ts';
 import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
+import { together } from '../../platform/database/together.ts';
 import { Meet } from './meet.entity.ts';
 
 /** Meets ahead of a lifter that are listed. */
@@ -49,12 +50,17 @@ export class MeetsService implements OnModuleInit {
 
   /** The next meet of each lifter who has one ahead. */
   async nextOf(lifterIds: readonly string[], today: string): Promise<Map<string, Meet>> {
-    const found = await this.db.getRepository(Meet).find({
-      where: { lifterId: In([...lifterIds]), removedAt: IsNull(), heldOn: MoreThanOrEqual(today) },
-      order: { heldOn: 'DESC', id: 'DESC' },
-    });
+    const found = await this.comingOf(lifterIds, today);
     return new Map(found.map((meet) => [meet.lifterId, meet]));
   }
+  private readonly comingOf = together(
+    (lifterIds, today) =>
+      this.db.getRepository(Meet).find({
+        where: { lifterId: In([...lifterIds]), removedAt: IsNull(), heldOn: MoreThanOrEqual(today) },
+        order: { heldOn: 'DESC', id: 'DESC' },
+      }),
+    (meet) => meet.lifterId,
+  );
 
   async save(
     clubId: string,

@@ -3,6 +3,7 @@ import { findSchool, type School } from '@iron-clasp/core';
 import { DataSource, In, IsNull, type EntityManager } from 'typeorm';
 import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { changeVersion, insertMany, saveVersion } from '../../platform/database/saves.ts';
+import { together } from '../../platform/database/together.ts';
 import { ClubSchool, ClubSchoolVersion } from './school.entity.ts';
 
 /** Which school a lifter follows. */
@@ -39,21 +40,30 @@ export class SchoolsService implements OnModuleInit {
 
   /** Copies in use, for what other schools would have called. */
   async inUse(clubId: string): Promise<School[]> {
-    const rows = await this.db
-      .getRepository(ClubSchool)
-      .find({ where: { clubId, archivedAt: IsNull() }, order: { id: 'ASC' } });
-    return rows.map((row) => row.school);
+    return (await this.ofClub([clubId])).map((row) => row.school);
   }
+  private readonly ofClub = together(
+    (clubIds) =>
+      this.db
+        .getRepository(ClubSchool)
+        .find({ where: { clubId: In([...clubIds]), archivedAt: IsNull() }, order: { id: 'ASC' } }),
+    (row) => row.clubId,
+  );
 
   /** The school a lifter follows: the club's copy where there is one, else that of the practice book. */
   async followed(lifter: Follows): Promise<School> {
     return (await this.followedBy([lifter])).get(lifter.id)!;
   }
 
+  private readonly byId = together(
+    (ids) => this.db.getRepository(ClubSchool).findBy({ id: In([...ids]) }),
+    (row) => row.id,
+  );
+
   /** The schools that several lifters follow. */
   async followedBy(lifters: readonly Follows[]): Promise<Map<string, School>> {
     const ids = [...new Set(lifters.map((each) => each.clubSchoolId).filter((id) => id !== null))];
-    const own = ids.length ? await this.db.getRepository(ClubSchool).findBy({ id: In(ids) }) : [];
+    const own = ids.length ? await this.byId(ids) : [];
     return new Map(
       lifters.map(({ id, schoolId, clubSchoolId }) => {
         const school = own.find((each) => each.id === clubSchoolId)?.school ?? findSchool(schoolId);

@@ -1,6 +1,10 @@
 import { Injectable } from '@nestjs/common';
 import { Between, DataSource, In, IsNull, type EntityManager } from 'typeorm';
 import { PlannedSet, TrainingSession } from './training.entity.ts';
+import { together } from '../../platform/database/together.ts';
+
+const plannedSets = (sessionIds: readonly string[], manager: EntityManager): Promise<PlannedSet[]> =>
+  manager.find(PlannedSet, { where: { sessionId: In([...sessionIds]) }, order: { place: 'ASC' } });
 
 @Injectable()
 export class TrainingRepository {
@@ -99,12 +103,13 @@ export class TrainingRepository {
       .getMany();
   }
 
-  plannedSets(
-    sessionIds: readonly string[],
-    manager: EntityManager = this.db.manager,
-  ): Promise<PlannedSet[]> {
-    return manager.find(PlannedSet, { where: { sessionId: In([...sessionIds]) }, order: { place: 'ASC' } });
+  plannedSets(sessionIds: readonly string[], manager?: EntityManager): Promise<PlannedSet[]> {
+    return manager ? plannedSets(sessionIds, manager) : this.planned(sessionIds);
   }
+  private readonly planned = together(
+    (sessionIds) => plannedSets(sessionIds, this.db.manager),
+    (set) => set.sessionId,
+  );
 
   /** Venues of the lifter's sessions since a day, the commonest first. */
   async venuesSince(lifterId: string, since: string): Promise<string[]> {
