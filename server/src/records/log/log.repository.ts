@@ -105,14 +105,18 @@ export class LogRepository {
     return row?.version ?? '0';
   }
 
-  /** Bare-handed sets since a day, alike ones counted. */
+  /**
+   * Bare-handed sets since a day, alike ones counted. In one order whatever the database reads first: a curve is known again by
+   * its rows in their order, and would be fitted anew.
+   */
   async countedSets(lifterId: string, since: string): Promise<CountedSet[]> {
     return this.db.query(
       `SELECT session_id AS "sessionId", lift_id AS "liftId", load, reps, style, seconds, grip, chalk, diameter, sweat,
               slipped_at_rep AS "slippedAtRep", training_day::text AS "trainingDay", count(*)::int AS times
          FROM logged_set
         WHERE lifter_id = $1 AND training_day > $2 AND undone_at IS NULL AND NOT strapped AND lift_id <> ALL ($3)
-        GROUP BY session_id, lift_id, load, reps, style, seconds, grip, chalk, diameter, sweat, slipped_at_rep, training_day`,
+        GROUP BY session_id, lift_id, load, reps, style, seconds, grip, chalk, diameter, sweat, slipped_at_rep, training_day
+        ORDER BY training_day, session_id, lift_id, load, reps, style, seconds, grip, chalk, diameter, sweat, slipped_at_rep`,
       [lifterId, since, NOT_GRIPPED],
     );
   }
@@ -127,11 +131,11 @@ export class LogRepository {
   }
   private readonly mixedSets = together(
     (lifterIds, from) =>
-      readMany(this.db, LoggedSet, `${MIXED} AND NOT strapped ORDER BY done_at`, [lifterIds, from]),
+      readMany(this.db, LoggedSet, `${MIXED} AND NOT strapped ORDER BY done_at, id`, [lifterIds, from]),
     ownerOf,
   );
   private readonly mixedHolds = together(
-    (lifterIds, from) => readMany(this.db, LoggedHold, `${MIXED} ORDER BY done_at`, [lifterIds, from]),
+    (lifterIds, from) => readMany(this.db, LoggedHold, `${MIXED} ORDER BY done_at, id`, [lifterIds, from]),
     ownerOf,
   );
 
@@ -163,7 +167,7 @@ export class LogRepository {
       readMany(
         this.db,
         LoggedHold,
-        'lifter_id = ANY($1) AND training_day >= $2 AND undone_at IS NULL ORDER BY done_at, place',
+        'lifter_id = ANY($1) AND training_day >= $2 AND undone_at IS NULL ORDER BY done_at, place, id',
         [lifterIds, from],
       ),
     ownerOf,
