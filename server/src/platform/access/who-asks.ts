@@ -1,7 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import type { Request } from 'express';
-import { RateLimiterMemory } from 'rate-limiter-flexible';
-import { Problem } from '../http/problem.ts';
+import { MinuteLimit } from './minute-limit.ts';
 import { Identity, ApiClients, type SignedIn } from './signed-in.ts';
 
 export const COOKIE = 'iron_clasp';
@@ -13,7 +12,10 @@ type Asked = Pick<Request, 'headers'> & { readonly cookies?: Readonly<Record<str
 /** Who sends a request: whoever signed in with the browser, or the client whose token it shows. */
 @Injectable()
 export class WhoAsks {
-  readonly #limit = new RateLimiterMemory({ points: CLIENT_REQUESTS_A_MINUTE, duration: 60 });
+  readonly #limit = new MinuteLimit(CLIENT_REQUESTS_A_MINUTE, [
+    'too-many-requests',
+    `This client asked ${CLIENT_REQUESTS_A_MINUTE} times in the last minute. Wait a moment, then go on.`,
+  ]);
 
   constructor(
     private readonly identity: Identity,
@@ -23,14 +25,7 @@ export class WhoAsks {
   /** Null where nobody is known by it. Counts what a client asks. */
   async of(request: Asked): Promise<SignedIn | null> {
     const who = await this.still(request);
-    if (who?.client === undefined) return who;
-    await this.#limit.consume(who.deviceId).catch(() => {
-      throw new Problem(
-        429,
-        'too-many-requests',
-        `This client asked ${CLIENT_REQUESTS_A_MINUTE} times in the last minute. Wait a moment, then go on.`,
-      );
-    });
+    if (who?.client !== undefined) await this.#limit.count(who.deviceId);
     return who;
   }
 
