@@ -1,5 +1,6 @@
 import type { CalledSet, FloorView, LoggedSetView, LogSetRequest } from '@iron-clasp/contract';
 import type { SetCall } from '@iron-clasp/core';
+import { calledSet as set, setCall as call } from '../../data/training/calls.test-helper.ts';
 import { asRequest, type ToSend, type Waiting } from '../../offline/outbox.ts';
 import {
   asCalled,
@@ -12,40 +13,6 @@ import {
   type LaneMemory,
 } from './lane.ts';
 
-const call = (choice: SetCall['choice'], more: Partial<SetCall> = {}): SetCall => ({
-  choice,
-  grip: choice === 'straps' ? 'doubleOverhand' : choice,
-  chalk: { kind: 'block', where: [] },
-  probability: 0.97,
-  threshold: 0.95,
-  verdict: 'called',
-  cues: [],
-  cautions: [],
-  reasons: [],
-  overridden: false,
-  alternatives: { grips: [], schools: [] },
-  ...more,
-});
-const set = (id: string, load: number, done: LoggedSetView | null = null): CalledSet => ({
-  ...{ id, liftId: 'deadlift.conventional', liftName: 'Deadlift', role: 'top', planned: load, reps: 1 },
-  style: 'reset',
-  loadMeans: 'total',
-  ...{
-    purpose: null,
-    handle: null,
-    eventBar: null,
-    rest: null,
-    seconds: null,
-    line: '',
-    fault: null,
-    lighter: null,
-    override: null,
-    overrides: [],
-    done,
-  },
-  loading: { total: load, perSide: [{ mass: 20, unit: 'kg' }] },
-  call: call('hook'),
-});
 const logged = (id: string, plannedSetId: string): LoggedSetView => ({
   ...{
     id,
