@@ -1,4 +1,5 @@
-import { together } from './together.ts';
+import type { DataSource, EntityManager } from 'typeorm';
+import { together, togetherOrWithin } from './together.ts';
 
 interface Row {
   readonly owner: string;
@@ -51,4 +52,26 @@ it('nobody gets a list that another may change, and a fault reaches everybody wh
   expect(one).not.toBe(other);
   const ends = await Promise.allSettled([read(['a'], 'never'), read(['b'], 'never')]);
   expect(ends.map(({ status }) => status)).toEqual(['rejected', 'rejected']);
+});
+
+it('a transaction reads by its own connection, and with nobody else', async () => {
+  const [pool, within] = [{ name: 'pool' }, { name: 'transaction' }] as unknown as [
+    EntityManager,
+    EntityManager,
+  ];
+  const by: [EntityManager, readonly string[]][] = [];
+  const readBy = togetherOrWithin(
+    () => ({ manager: pool }) as DataSource,
+    async (owners, manager) => {
+      by.push([manager, owners]);
+      return ROWS.filter((row) => owners.includes(row.owner));
+    },
+    (row) => row.owner,
+  );
+  const all = await Promise.all([readBy(['a']), readBy(['b'], within), readBy(['b'])]);
+  expect(all.map((rows) => rows.map(({ n }) => n))).toEqual([[2], [1, 3], [1, 3]]);
+  expect(by).toEqual([
+    [within, ['b']],
+    [pool, ['a', 'b']],
+  ]);
 });

@@ -1,4 +1,5 @@
 import DataLoader from 'dataloader';
+import type { DataSource, EntityManager } from 'typeorm';
 
 /** Owners whose rows are read with one query. */
 const MOST = 200;
@@ -33,6 +34,16 @@ export function together<Row>(
   );
   return async (owners, given = '') =>
     owners.length === 1 ? loader.load({ owner: owners[0]!, given }) : [...(await read(owners, given))];
+}
+
+/** The same for what transactions read too: each by its own connection, and with nobody else. */
+export function togetherOrWithin<Row>(
+  db: () => DataSource,
+  read: (owners: readonly string[], manager: EntityManager) => Promise<Row[]>,
+  ownerOf: (row: Row) => string,
+): (owners: readonly string[], within?: EntityManager) => Promise<Row[]> {
+  const outside = together((owners) => read(owners, db().manager), ownerOf);
+  return (owners, within) => (within ? read(owners, within) : outside(owners));
 }
 
 interface Asked {

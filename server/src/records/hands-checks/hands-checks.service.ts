@@ -20,10 +20,10 @@ export class HandsChecksService implements OnModuleInit {
   }
 
   /** The lifter's checks, the latest first. */
-  latest(lifterId: string, most = MOST): Promise<HandsCheck[]> {
+  latest(lifterId: string): Promise<HandsCheck[]> {
     return this.db
       .getRepository(HandsCheck)
-      .find({ where: { lifterId }, order: { checkedAt: 'DESC', id: 'ASC' }, take: most });
+      .find({ where: { lifterId }, order: { checkedAt: 'DESC', id: 'ASC' }, take: MOST });
   }
 
   /** The latest check of each lifter who has one. */

@@ -18,7 +18,7 @@ import {
   upsertAll,
 } from '../../platform/database/saves.ts';
 import { changedMeanwhile, notFound } from '../../platform/http/problem.ts';
-import { together } from '../../platform/database/together.ts';
+import { together, togetherOrWithin } from '../../platform/database/together.ts';
 import { Bar, BarBrushing, Dynamometer, Gripper, Handle, PinRack, Plate, Venue } from './kit.entity.ts';
 
 /** What stands at venues, those items that are in use. */
@@ -41,16 +41,6 @@ interface Item {
 
 const IN_ORDER = { place: 'ASC', name: 'ASC' } as const;
 
-const venueOf = <Row extends { readonly venueId: string }>(row: Row): string => row.venueId;
-
-const bars = (venueIds: readonly string[], manager: EntityManager): Promise<Bar[]> =>
-  manager.getRepository(Bar).find({ where: { venueId: In([...venueIds]) }, order: IN_ORDER });
-
-const plates = (venueIds: readonly string[], manager: EntityManager): Promise<Plate[]> =>
-  manager
-    .getRepository(Plate)
-    .find({ where: { venueId: In([...venueIds]) }, order: { unit: 'ASC', mass: 'DESC' } });
-
 @Injectable()
 export class KitRepository {
   constructor(private readonly db: DataSource) {}
@@ -71,25 +61,27 @@ export class KitRepository {
   }
 
   /** Bars of a venue, retired ones too: a session may have named one. */
-  bars(venueIds: readonly string[], manager?: EntityManager): Promise<Bar[]> {
-    return manager ? bars(venueIds, manager) : this.barsTogether(venueIds);
-  }
-  private readonly barsTogether = together((ids) => bars(ids, this.db.manager), venueOf);
+  readonly bars = this.at((ids, manager) =>
+    manager.getRepository(Bar).find({ where: { venueId: In([...ids]) }, order: IN_ORDER }),
+  );
+  readonly plates = this.at((ids, manager) =>
+    manager
+      .getRepository(Plate)
+      .find({ where: { venueId: In([...ids]) }, order: { unit: 'ASC', mass: 'DESC' } }),
+  );
+  readonly handles = this.at((ids, manager) => this.inUse(Handle, ids, manager));
+  readonly racks = this.at((ids, manager) => this.inUse(PinRack, ids, manager));
 
-  plates(venueIds: readonly string[], manager?: EntityManager): Promise<Plate[]> {
-    return manager ? plates(venueIds, manager) : this.platesTogether(venueIds);
+  /** What stands at venues. */
+  private at<Row extends { readonly venueId: string }>(
+    read: (venueIds: readonly string[], manager: EntityManager) => Promise<Row[]>,
+  ): (venueIds: readonly string[], within?: EntityManager) => Promise<Row[]> {
+    return togetherOrWithin(
+      () => this.db,
+      read,
+      (row) => row.venueId,
+    );
   }
-  private readonly platesTogether = together((ids) => plates(ids, this.db.manager), venueOf);
-
-  handles(venueIds: readonly string[], manager?: EntityManager): Promise<Handle[]> {
-    return manager ? this.inUse(Handle, venueIds, manager) : this.handlesTogether(venueIds);
-  }
-  private readonly handlesTogether = together((ids) => this.inUse(Handle, ids), venueOf<Handle>);
-
-  racks(venueIds: readonly string[], manager?: EntityManager): Promise<PinRack[]> {
-    return manager ? this.inUse(PinRack, venueIds, manager) : this.racksTogether(venueIds);
-  }
-  private readonly racksTogether = together((ids) => this.inUse(PinRack, ids), venueOf<PinRack>);
 
   async stands(venueIds: readonly string[]): Promise<Stands> {
     const [bars, plates, handles, grippers, racks, dynamometers] = await Promise.all([

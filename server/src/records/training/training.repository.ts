@@ -1,10 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { Between, DataSource, In, IsNull, type EntityManager } from 'typeorm';
 import { PlannedSet, TrainingSession } from './training.entity.ts';
-import { together } from '../../platform/database/together.ts';
-
-const plannedSets = (sessionIds: readonly string[], manager: EntityManager): Promise<PlannedSet[]> =>
-  manager.find(PlannedSet, { where: { sessionId: In([...sessionIds]) }, order: { place: 'ASC' } });
+import { togetherOrWithin } from '../../platform/database/together.ts';
 
 @Injectable()
 export class TrainingRepository {
@@ -103,11 +100,10 @@ export class TrainingRepository {
       .getMany();
   }
 
-  plannedSets(sessionIds: readonly string[], manager?: EntityManager): Promise<PlannedSet[]> {
-    return manager ? plannedSets(sessionIds, manager) : this.planned(sessionIds);
-  }
-  private readonly planned = together(
-    (sessionIds) => plannedSets(sessionIds, this.db.manager),
+  readonly plannedSets = togetherOrWithin(
+    () => this.db,
+    (sessionIds, manager) =>
+      manager.find(PlannedSet, { where: { sessionId: In([...sessionIds]) }, order: { place: 'ASC' } }),
     (set) => set.sessionId,
   );
 

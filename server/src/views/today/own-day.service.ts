@@ -32,12 +32,12 @@ export class OwnDayService {
   async view(club: ClubRef, lifterId: string): Promise<OwnDayView> {
     const lifter = await this.lifters.known(club.id, lifterId);
     const today = this.days.today(club);
-    const [ahead, before, next, meets, checks, findings] = await Promise.all([
+    const [ahead, before, next, meets, check, findings] = await Promise.all([
       this.training.between(lifterId, today, shiftDay(today, DAYS_AHEAD - 1)),
       this.training.between(lifterId, shiftDay(today, -NOTE_DAYS), today),
       this.training.next(lifterId, today),
       this.meets.nextOf([lifterId], today),
-      this.checks.latest(lifterId, 1),
+      this.checks.latestOne(lifterId),
       this.club.findingsOf(club, [lifter]),
     ]);
     const open = ahead.filter((session) => session.heldOn === today && !session.finished);
@@ -47,7 +47,7 @@ export class OwnDayService {
       this.week.of(today, [lifter], ahead, meets),
     ]);
     const { hands, checkedOn, stale } = handsOn(
-      checks.map((check) => ({ on: check.checkedOn, hands: check.hands })),
+      check ? [{ on: check.checkedOn, hands: check.hands }] : [],
       today,
     );
     const mind = findings[0]?.findings ?? [];
