@@ -4,6 +4,7 @@ import { AccountsModule } from '../accounts/accounts.module.ts';
 import { LiftersModule } from '../lifters/lifters.module.ts';
 import { TrainingModule } from '../training/training.module.ts';
 import { LoggedSet, LoggedHold, LogCorrection } from './log.entity.ts';
+import { LogFigures } from './log-figures.repository.ts';
 import { LogRepository } from './log.repository.ts';
 import { LogService } from './log.service.ts';
 
@@ -15,7 +16,7 @@ import { LogService } from './log.service.ts';
     LiftersModule,
     TrainingModule,
   ],
-  providers: [LogRepository, LogService],
+  providers: [LogRepository, LogFigures, LogService],
   exports: [LogService],
 })
 export class LogModule {}

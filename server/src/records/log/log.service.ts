@@ -13,6 +13,7 @@ import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { TrainingService } from '../training/training.service.ts';
 import type { TrainingSession } from '../training/training.entity.ts';
 import { LogCorrection, LoggedHold, LoggedSet } from './log.entity.ts';
+import { LogFigures } from './log-figures.repository.ts';
 import { LogRepository, type LogFilter, type LogRow } from './log.repository.ts';
 
 export type EntryKind = 'set' | 'hold';
@@ -45,6 +46,7 @@ export class LogService implements OnModuleInit {
   constructor(
     private readonly db: DataSource,
     private readonly log: LogRepository,
+    private readonly figures: LogFigures,
     private readonly training: TrainingService,
     private readonly accounts: AccountsService,
     private readonly kept: KeptTables,
@@ -240,32 +242,32 @@ export class LogService implements OnModuleInit {
     return this.log.holdCounts(sessionIds);
   }
 
-  bareFortnights(lifterIds: readonly string[], today: string): ReturnType<LogRepository['bareFortnights']> {
-    return this.log.bareFortnights(lifterIds, today);
+  bareFortnights(lifterIds: readonly string[], today: string): ReturnType<LogFigures['bareFortnights']> {
+    return this.figures.bareFortnights(lifterIds, today);
   }
 
-  chalkedSince(bars: Parameters<LogRepository['chalkedSince']>[0]): Promise<Map<string, number>> {
-    return this.log.chalkedSince(bars);
+  chalkedSince(bars: Parameters<LogFigures['chalkedSince']>[0]): Promise<Map<string, number>> {
+    return this.figures.chalkedSince(bars);
   }
 
   heavierPull(...asked: Parameters<LogRepository['heavierPull']>): ReturnType<LogRepository['heavierPull']> {
     return this.log.heavierPull(...asked);
   }
 
-  mixedArms(clubId: string, since: string): ReturnType<LogRepository['mixedArms']> {
-    return this.log.mixedArms(clubId, since);
+  mixedArms(clubId: string, since: string): ReturnType<LogFigures['mixedArms']> {
+    return this.figures.mixedArms(clubId, since);
   }
 
-  strappedMonths(clubId: string, since: string): ReturnType<LogRepository['strappedMonths']> {
-    return this.log.strappedMonths(clubId, since);
+  strappedMonths(clubId: string, since: string): ReturnType<LogFigures['strappedMonths']> {
+    return this.figures.strappedMonths(clubId, since);
   }
 
-  strappedShares(spells: Parameters<LogRepository['strappedShares']>[0]): Promise<(number | null)[]> {
-    return this.log.strappedShares(spells);
+  strappedShares(spells: Parameters<LogFigures['strappedShares']>[0]): Promise<(number | null)[]> {
+    return this.figures.strappedShares(spells);
   }
 
   busiest(clubId: string, since: string): Promise<string[]> {
-    return this.log.busiest(clubId, since);
+    return this.figures.busiest(clubId, since);
   }
 
   /** Tells that logs were changed otherwise than entry by entry, as an import does. */

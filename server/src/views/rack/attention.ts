@@ -6,7 +6,7 @@ import {
   type HistoryKind,
 } from '@iron-clasp/core';
 import type { RackRow } from '@iron-clasp/contract';
-import type { BareFortnights } from '../../records/log/log.repository.ts';
+import type { BareFortnights } from '../../records/log/log-figures.repository.ts';
 import { UNCHECKED_HANDS } from '../../evidence/lifter-today/lifter-today.service.ts';
 
 /** What the rack knows of a lifter. */
