@@ -5,7 +5,6 @@ import {
   type Grip,
   type GripChoice,
   type HoldKindId,
-  type HoldPrescription,
   type Side,
   type LoggedHoldFacts,
   type LoggedSetFacts,
@@ -18,6 +17,7 @@ import type {
   LogHoldRequest,
   LogSetRequest,
 } from '@iron-clasp/contract';
+import { countDone, wantedHolds, type WantedHold } from '../../data/training/wanted-holds.ts';
 import type { Waiting } from '../../offline/outbox.ts';
 
 /** A log entry as it was before it was put right. */
@@ -86,11 +86,8 @@ export interface NowSet {
   readonly kind: 'set';
   readonly set: CalledSet;
 }
-export interface NowHold {
+export interface NowHold extends WantedHold {
   readonly kind: 'hold';
-  readonly hold: HoldPrescription;
-  /** Holds of this kind done so far. */
-  readonly done: number;
 }
 
 /** How a lane's memory names a hold. */
@@ -126,11 +123,7 @@ export function laneOf(view: FloorView, waiting: readonly Waiting[], memory: Lan
     ),
   ];
   const rows = sets.map((set): LaneSet => ({ set, done: logged.get(set.id) ?? null }));
-  const wanted = view.calls.holds.flatMap(({ hold }): NowHold[] =>
-    hold && !hold.barred
-      ? [{ kind: 'hold', hold, done: holds.filter((each) => each.kind === hold.kind).length }]
-      : [],
-  );
+  const wanted = wantedHolds(view.calls.holds, holds).map((each): NowHold => ({ kind: 'hold', ...each }));
   const left = [
     ...rows.filter(({ done }) => !done).map(({ set }): NowSet => ({ kind: 'set', set })),
     ...wanted.filter(({ hold, done }) => done < hold.sets),
@@ -138,16 +131,12 @@ export function laneOf(view: FloorView, waiting: readonly Waiting[], memory: Lan
   // A hold that somebody went to is shown also once all its sets are done: one more may be.
   const now = [...left, ...wanted].find((each) => keyOf(each) === memory.at) ?? left[0];
   const place = now === undefined ? -1 : left.indexOf(now);
-  const sum = (of: (each: NowHold) => number): number => wanted.reduce((total, each) => total + of(each), 0);
   return {
     sets: rows,
     holds,
     current: now ?? null,
     next: left[place + 1] ?? null,
-    count: {
-      done: rows.filter((row) => row.done).length + sum(({ hold, done }) => Math.min(done, hold.sets)),
-      of: rows.length + sum(({ hold }) => hold.sets),
-    },
+    count: countDone(rows, wanted),
   };
 }
 

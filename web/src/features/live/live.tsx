@@ -11,6 +11,7 @@ import { formatMass, seconds as saySeconds } from '../../ui/figures.ts';
 import { Caution, Failed, Loading } from '../../ui/states.tsx';
 import { keys } from '../../data/keys.ts';
 import { useCalls } from '../../data/training/calls.ts';
+import { countDone, wantedHolds } from '../../data/training/wanted-holds.ts';
 
 interface Followed {
   readonly clock: HoldClock;
@@ -92,8 +93,6 @@ export function Live(): ReactElement {
   );
 }
 
-const sum = (numbers: readonly number[]): number => numbers.reduce((total, each) => total + each, 0);
-
 function LiveLane({
   id,
   followed,
@@ -112,15 +111,9 @@ function LiveLane({
       <Failed error={calls.error} retry={() => void calls.refetch()} />
     );
   const { session, sets, holds, holdsDone } = calls.data;
-  const wanted = holds.flatMap(({ kind, hold }) =>
-    hold && !hold.barred ? [{ hold, done: holdsDone.filter((done) => done.kind === kind).length }] : [],
-  );
+  const wanted = wantedHolds(holds, holdsDone);
   const toHold = wanted.find(({ hold, done }) => done < hold.sets);
-  // Counted as the floor counts.
-  const done =
-    sum(sets.map((set) => (set.done ? 1 : 0))) +
-    sum(wanted.map((each) => Math.min(each.done, each.hold.sets)));
-  const all = sets.length + sum(wanted.map(({ hold }) => hold.sets));
+  const count = countDone(sets, wanted);
   const now = standsAt(sets, stands);
   const line = stands && now?.id === stands.plannedSetId ? stands : called(now);
   const last = [...sets].reverse().find((set) => set.done);
@@ -130,7 +123,7 @@ function LiveLane({
       <h2 className="flex items-baseline justify-between text-3xl">
         {session.lifterName}
         <span className="figures text-xl text-quiet">
-          {done} of {all}
+          {count.done} of {count.of}
         </span>
       </h2>
       {session.hands.stop && <Caution stop>{session.hands.stop}</Caution>}
