@@ -4,7 +4,7 @@ import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import { By, until } from 'selenium-webdriver';
 import { serveBarePage } from './lib/bare-page.mjs';
-import { openBrowser } from './lib/browser.mjs';
+import { enterDemo, openBrowser } from './lib/browser.mjs';
 import { countJobs } from './lib/count-jobs.mjs';
 import { temporaryFolder } from './lib/machine.mjs';
 import { measureScale } from './lib/measure-scale.mjs';
@@ -151,11 +151,7 @@ async function benchFloor({ url }) {
   const address = `${url}/floor/${lanes.map((each) => each.nextSession.id).join(',')}`;
   const { driver, close } = await openBrowser();
   try {
-    await driver.get(`${url}/sign-in`);
-    await (
-      await driver.wait(until.elementLocated(By.xpath('//button[contains(., "demo coach")]')), 20_000)
-    ).click();
-    await driver.wait(until.elementLocated(By.css('nav[aria-label="The rack"] li')), 20_000);
+    await enterDemo(driver, url);
     await driver.get(address);
     await driver.wait(until.elementLocated(By.css('section[aria-label="The set"]')), 20_000);
     await driver.sendDevToolsCommand('Emulation.setCPUThrottlingRate', { rate: SLOWER });
@@ -242,11 +238,7 @@ async function benchLog({ url, databaseUrl }) {
   const { lifters } = await coach.get('/lifters?find=guest');
   const { driver, close } = await openBrowser();
   try {
-    await driver.get(`${url}/sign-in`);
-    await (
-      await driver.wait(until.elementLocated(By.xpath('//button[contains(., "demo coach")]')), 20_000)
-    ).click();
-    await driver.wait(until.elementLocated(By.css('nav[aria-label="The rack"] li')), 20_000);
+    await enterDemo(driver, url);
     await driver.get(`${url}/lifters/${lifters[0].id}/log`);
     await driver.wait(until.elementLocated(By.css('main li')), 20_000);
     const [times, height] = await driver.executeAsyncScript(

@@ -25,7 +25,7 @@ interface Device {
   readonly height: number;
   /** Of Chromium's own. */
   readonly flags?: readonly string[];
-  /** Does it keep the application for days without a network? Two hundred files take as long as five pages. */
+  /** Does it keep the application for days without a network? Its files take as long as five pages. */
   readonly keeps?: boolean;
 }
 

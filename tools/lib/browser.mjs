@@ -1,7 +1,7 @@
 import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { Builder } from 'selenium-webdriver';
+import { Builder, By, until } from 'selenium-webdriver';
 import { Options, ServiceBuilder } from 'selenium-webdriver/chrome.js';
 
 const FLAGS = [
@@ -55,4 +55,15 @@ export async function setSize(driver, width, height) {
     deviceScaleFactor: 1,
     mobile: width < 500,
   });
+}
+
+/** ms until a page that does not come is given up. */
+const PATIENCE = 20_000;
+
+/** Signs in to the demo as its coach, by the sign-in page’s own button; on a laptop, where the rack stands beside Today. */
+export async function enterDemo(driver, url) {
+  await driver.get(`${url}/sign-in`);
+  const button = By.xpath('//button[contains(., "demo coach")]');
+  await (await driver.wait(until.elementLocated(button), PATIENCE)).click();
+  await driver.wait(until.elementLocated(By.css('nav[aria-label="The rack"] li')), PATIENCE);
 }

@@ -37,7 +37,7 @@ export function keepOffline(onWaiting: (worker: ServiceWorker) => void, again = 
 /** ms until the files are fetched all the same, where the page finds no rest. */
 const NO_REST = 3_000;
 
-/** Does it once the page has nothing else to do: two hundred files at once would keep it from standing. */
+/** Does it once the page has nothing else to do: all files of the application at once would keep it from standing. */
 function onceIdle(work: () => void): () => void {
   // Safari has no word for it.
   if (!('requestIdleCallback' in window)) {
