@@ -44,7 +44,7 @@ interface Bounds {
 
 const FINITE = { allowNaN: false, allowInfinity: false } as const;
 /** No NUL, which PostgreSQL cannot keep, and no half of a surrogate pair, which is no character. */
-// eslint-disable-next-line no-control-regex -- NUL is what it is about
+// oxlint-disable-next-line no-control-regex -- NUL is what it is about
 const CLEAN = /^[^\u0000\ud800-\udfff]*$/u;
 const MESSAGE_CLEAN = 'The text holds characters that cannot be kept. Type it again.';
 const INT = 2_147_483_647;

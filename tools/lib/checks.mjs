@@ -22,12 +22,11 @@ const kept = (root, name) => join(root, 'node_modules', '.cache', 'iron-clasp', 
 /** The checks that are no test runner's: each has a name and gives `{ ok, words }`, or a promise of it. */
 export function checks(root) {
   const tool = (name, script, ...args) => ({ name, run: () => node(root, script, ...args) });
-  const prettier = ['--check', '--log-level=warn', '--cache', '--cache-location', kept(root, 'prettier')];
   const types = (name) => ['--incremental', '--tsBuildInfoFile', kept(root, `${name}.tsbuildinfo`)];
   const packages = ['core', 'contract', 'device', 'server', 'web', 'e2e'];
   return [
-    tool('format', 'prettier/bin/prettier.cjs', ...prettier, '.'),
-    tool('lint', 'eslint/bin/eslint.js', '.', '--cache', '--cache-location', kept(root, 'eslint')),
+    tool('format', 'oxfmt/bin/oxfmt', '--check', '.'),
+    tool('lint', 'oxlint/bin/oxlint', '.'),
     // Contract and device are read with the server, which imports them: each by itself reads the core once more.
     ...['core/tsconfig.json', 'server/tsconfig.check.json', 'web/tsconfig.json', 'e2e/tsconfig.json'].map(
       (path) =>

@@ -43,7 +43,8 @@ export type WristPosition = (typeof WRIST_POSITIONS)[number];
 
 /** Whether a strap may be used, and why not where it may not. */
 export type StrapAdmission =
-  { readonly allowed: true } | { readonly allowed: false; readonly ruleId: string; readonly reason: string };
+  | { readonly allowed: true }
+  | { readonly allowed: false; readonly ruleId: string; readonly reason: string };
 
 export const STRAP_TYPES = ['loop', 'plain', 'quickRelease', 'figureEight', 'heavyDuty'] as const;
 export type StrapType = (typeof STRAP_TYPES)[number];

@@ -40,7 +40,6 @@ export function LongListIn<Item>({
   ...props
 }: LongListProps<Item> & { readonly scroller: RefObject<HTMLElement | null> }): ReactElement {
   const list = useRef<HTMLUListElement>(null);
-  // eslint-disable-next-line react-hooks/incompatible-library -- no compiler memoizes what is drawn here
   const all = useVirtualizer<HTMLElement, HTMLLIElement>({
     ...optionsOf(props),
     getScrollElement: () => scroller.current,

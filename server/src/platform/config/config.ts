@@ -14,7 +14,8 @@ export interface Config {
   /** Where https comes from: a certificate of the machine's own, kept in a folder, or one that is given; null for plain http. */
   readonly tls:
     | ({ readonly names: readonly string[] } & (
-        { readonly folder: string } | { readonly cert: string; readonly key: string }
+        | { readonly folder: string }
+        | { readonly cert: string; readonly key: string }
       ))
     | null;
   /** Whose word on the address and name a request came with is taken: nobody's, or that many proxies in front. */
