@@ -1,6 +1,6 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
-import { fileURLToPath, pathToFileURL } from 'node:url';
+import { fileURLToPath } from 'node:url';
 import { ensureBuilt, ensurePackages } from './lib/build.mjs';
 import { alive, checkNode } from './lib/machine.mjs';
 import { startPostgres } from './lib/postgres.mjs';
@@ -50,9 +50,8 @@ function pidIn(file) {
 
 async function restore(databaseUrl, file) {
   const { default: pg } = await import('pg');
-  const dist = (path) => import(pathToFileURL(join(ROOT, 'server', 'dist', path)).href);
-  const { connectionEnv, databaseBeside, runProgram } = await dist('records/backups/pg-programs.js');
-  const { MIGRATIONS } = await dist('schema.js');
+  // Built before it is read: an import at the head of this file would look for it too early.
+  const { connectionEnv, databaseBeside, MIGRATIONS, runProgram } = await import('../server/dist/kept.js');
   const at = (name) => databaseBeside(databaseUrl, name);
   const ask = async (url, ...query) => {
     const client = new pg.Client({ connectionString: url });

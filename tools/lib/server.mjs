@@ -9,7 +9,7 @@ const PATIENCE_MS = 60_000;
  * @returns its address, the process, and how to stop it; `ended` settles when the process is gone.
  */
 export async function startServer(root, { databaseUrl, port, env = {}, onOutput = () => {} }) {
-  const child = spawn(process.execPath, ['--enable-source-maps', join(root, 'server', 'dist', 'main.js')], {
+  const child = spawn(process.execPath, [join(root, 'server', 'dist', 'main.js')], {
     cwd: root,
     // A group of its own: Ctrl-C reaches the start command alone, which then stops things in order.
     detached: true,

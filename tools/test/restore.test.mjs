@@ -5,9 +5,7 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import { DataSource } from 'typeorm';
-import { connection, migrated } from '../../server/dist/platform/database/connection.js';
-import { connectionEnv, runProgram } from '../../server/dist/records/backups/pg-programs.js';
-import { MIGRATIONS } from '../../server/dist/schema.js';
+import { connection, connectionEnv, migrated, MIGRATIONS, runProgram } from '../../server/dist/kept.js';
 import { temporaryFolder } from '../lib/machine.mjs';
 
 const ROOT = dirname(dirname(dirname(fileURLToPath(import.meta.url))));

@@ -50,7 +50,11 @@ export class SetUpService {
       return false;
     }
     await this.checkCode(body.code, from);
-    checkStrength(body.owner.password, [body.owner.name, body.owner.email, body.club.name], 'owner.password');
+    await checkStrength(
+      body.owner.password,
+      [body.owner.name, body.owner.email, body.club.name],
+      'owner.password',
+    );
     await this.db.transaction((manager) => this.make(manager, body));
     return true;
   }
@@ -61,7 +65,7 @@ export class SetUpService {
    * @returns the account of that owner.
    */
   async bring(path: string, { email, password }: BringClubRequest): Promise<string> {
-    checkStrength(password, [email], 'password');
+    await checkStrength(password, [email], 'password');
     return this.exports.bringClub(path, async (manager, add) => {
       if (!(await this.clubs.noneOwn(manager))) throw started();
       await this.codes.spend(manager);

@@ -1,6 +1,8 @@
+import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import { Injectable, type OnApplicationShutdown } from '@nestjs/common';
 import type { BackTestTally, FitOptions, HoldObservation, HoldTrial, MovingCurve } from '@iron-clasp/core';
+import { BUILT_FOLDER, IS_BUILT } from '../../platform/config/built.ts';
 import { workOut, type Answer, type Asked, type Found, type Job, type Question } from './fit-jobs.ts';
 
 interface Waiting {
@@ -8,9 +10,8 @@ interface Waiting {
   readonly reject: (error: unknown) => void;
 }
 
-/** Built beside this file; while the tests run from the sources there is none. */
-const BUILT = import.meta.url.endsWith('.js');
-const FILE = new URL('./fit.worker.js', import.meta.url);
+/** An entry of its own beside the server's; while the tests run from the sources there is none. */
+const FILE = join(BUILT_FOLDER, 'fit.worker.js');
 
 /** Works curves out in threads beside the server. Fits do not wait for back-tests, which take as long as many fits. */
 @Injectable()
@@ -44,7 +45,7 @@ class Thread {
 
   async ask<Name extends Job>(job: Name, args: Asked<Name>): Promise<Found<Name>>;
   async ask(job: Job, args: readonly unknown[]): Promise<unknown> {
-    if (!BUILT) return workOut({ job, args });
+    if (!IS_BUILT) return workOut({ job, args });
     const number = this.#next++;
     return new Promise((resolve, reject) => {
       this.#waiting.set(number, { resolve, reject });

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import type { INestApplication } from '@nestjs/common';
 import { DocumentBuilder, SwaggerModule, type OpenAPIObject } from '@nestjs/swagger';
 import { validationMetadatasToSchemas } from 'class-validator-jsonschema';
+import { BUILT_FOLDER } from '../config/built.ts';
 
 // Not among the package's typed exports: it is what says which class a nested body is of.
 const { defaultMetadataStorage } = createRequire(import.meta.url)('class-transformer/cjs/storage.js') as {
@@ -62,7 +63,7 @@ interface Answers {
   readonly schemas: Schemas;
 }
 
-const ANSWERS = join(import.meta.dirname, '..', '..', '..', 'dist', 'answers.json');
+const ANSWERS = join(BUILT_FOLDER, 'answers.json');
 
 interface Operation {
   readonly operationId?: string;

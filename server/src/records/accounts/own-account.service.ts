@@ -37,7 +37,7 @@ export class OwnAccountService {
   /** Changes the password and signs every other device out. */
   async changePassword(who: SignedIn, current: string, password: string, from: string): Promise<void> {
     await this.checkOwn(who, current, from, 'current');
-    checkStrength(password, [who.account.name, who.account.email, who.club.name]);
+    await checkStrength(password, [who.account.name, who.account.email, who.club.name]);
     const passwordHash = await hashPassword(password);
     await this.db.transaction(async (manager) => {
       await this.accounts.saveSecrets(manager, who.account.id, { passwordHash });

@@ -1,6 +1,4 @@
-import { ZxcvbnFactory } from '@zxcvbn-ts/core';
-import * as common from '@zxcvbn-ts/language-common';
-import * as english from '@zxcvbn-ts/language-en';
+import type { ZxcvbnFactory } from '@zxcvbn-ts/core';
 import { invalid } from '../../platform/http/problem.ts';
 
 /** From here on a password stands a guesser with a copy of its hash for long: 10^8 guesses and more. */
@@ -10,27 +8,40 @@ const STRONG_WITHOUT = 2;
 /** Shorter words stand in any password, letters. */
 const SHORTEST_WORD = 3;
 
-let judge: ZxcvbnFactory | undefined;
-/** Made when the first password is chosen: the word lists are large. */
-const judgeOf = (): ZxcvbnFactory =>
-  (judge ??= new ZxcvbnFactory({
+let judge: Promise<ZxcvbnFactory> | undefined;
+const judgeOf = (): Promise<ZxcvbnFactory> => (judge ??= makeJudge());
+
+/** Read when the first password is chosen: the word lists are a third of the server's code. */
+async function makeJudge(): Promise<ZxcvbnFactory> {
+  const [{ ZxcvbnFactory }, common, english] = await Promise.all([
+    import('@zxcvbn-ts/core'),
+    import('@zxcvbn-ts/language-common'),
+    import('@zxcvbn-ts/language-en'),
+  ]);
+  return new ZxcvbnFactory({
     dictionary: { ...common.dictionary, ...english.dictionary },
     graphs: common.adjacencyGraphs,
     translations: english.translations,
-  }));
+  });
+}
 
 /**
  * Refuses a password that is soon guessed.
  * @param about what a guesser tries first: name, address, club.
  * @param field of the request that holds it.
  */
-export function checkStrength(password: string, about: readonly string[], field = 'password'): void {
+export async function checkStrength(
+  password: string,
+  about: readonly string[],
+  field = 'password',
+): Promise<void> {
+  const judge = await judgeOf();
   const words = about
     .flatMap((each) => each.split(/[^\p{L}\p{N}]+/u))
     .filter((each) => each.length >= SHORTEST_WORD);
-  const { score, feedback } = judgeOf().check(password, words);
+  const { score, feedback } = judge.check(password, words);
   const known = new RegExp(words.join('|') || '$^', 'giu');
-  const rest = judgeOf().check(password.replaceAll(known, '')).score;
+  const rest = judge.check(password.replaceAll(known, '')).score;
   if (score >= STRONG_ENOUGH && rest >= STRONG_WITHOUT) return;
   const why =
     rest < STRONG_WITHOUT

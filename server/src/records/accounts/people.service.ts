@@ -100,7 +100,7 @@ export class PeopleService {
     password: string,
   ): Promise<{ account: Account; club: { readonly name: string } }> {
     const { link, account, club } = await this.openLink(secret);
-    checkStrength(password, [account.name, account.email, club.name]);
+    await checkStrength(password, [account.name, account.email, club.name]);
     const passwordHash = await hashPassword(password);
     const taken = await this.db.transaction(async (manager) => {
       if (!(await this.accounts.takePasswordLink(manager, link.id, this.clock.now()))) return false;

@@ -180,7 +180,7 @@ export class SharingService implements OnModuleInit {
   async join(secret: string, password: string): Promise<OpenedInvitation> {
     const opened = await this.byInvitation(secret);
     const { row, lifter, name, club } = opened;
-    checkStrength(password, [name, row.email, club.name]);
+    await checkStrength(password, [name, row.email, club.name]);
     const account = {
       ...{ id: randomUUID(), clubId: club.id, lifterId: row.lifterId, email: row.email, name },
       ...{ role: row.role, endsOn: row.endsOn, unit: lifter?.unit ?? club.unit, theme: 'light' as const },
