@@ -18,7 +18,12 @@ const FLAGS = [
   `--disable-features=${[
     // A page that is left is done with: kept ones would each cost a process, and every visit a new one.
     ...['BackForwardCache', 'Translate', 'OptimizationHints', 'MediaRouter', 'PaintHolding'],
-    ...['SpareRendererForSitePerProcess', 'WebUIOmniboxPopup', 'WebUIOmniboxAimPopup', 'WebUIOmniboxFullPopup'],
+    ...[
+      'SpareRendererForSitePerProcess',
+      'WebUIOmniboxPopup',
+      'WebUIOmniboxAimPopup',
+      'WebUIOmniboxFullPopup',
+    ],
   ]}`,
   '--disable-extensions',
   '--disable-default-apps',
