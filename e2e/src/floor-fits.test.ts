@@ -97,6 +97,19 @@ it('every control and caution of the floor stands on the screen in every state, 
   await page.until(async () => !(await page.text()).includes('Same as last time'), 'the check to be kept');
   await fits('set');
 
+  await page.click('Squeeze test');
+  await page.find('section[aria-label="Squeeze test"]');
+  await fits('squeeze test');
+  await page.type('Score, left hand', '38.5');
+  await page.click('Next');
+  await page.says('1 of', 'section[aria-label="Squeeze test"]');
+  await fits('squeeze test begun');
+  await page.click('Undo trial');
+  await page.press({ xpath: '//button[@role="radio"][contains(., "live from a dynamometer")]' });
+  await page.named('Connect');
+  await fits('squeeze test, live');
+  await page.click('To the lane');
+
   await page.click('Done as called');
   await page.says(/rest \d:\d\d/, 'header');
   await fits('rest');

@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
-import type { GrippersView, SheetView, SqueezeView } from '@iron-clasp/contract';
+import type { GrippersView, SheetView, SqueezeView, TodayView } from '@iron-clasp/contract';
 import { startDevice } from '../../tools/lib/device.mjs';
 import { DESK, Page } from './browser.test-helper.ts';
 
@@ -84,6 +84,32 @@ describe('squeeze', () => {
       await (await page.find('section[aria-label="Tests"] button[aria-label^="trace of"]')).click();
       await page.within('Tests', 'rise in 0–100 ms');
       await page.click('Undo', 'Tests');
+    } finally {
+      await device.stop();
+    }
+  }, 240_000);
+
+  it('the test of the day runs as a lane on the floor, live, and is kept with its traces', async () => {
+    const device = await startDevice(ROOT, { port: 0, args: ['--left', '41', '--right', '39'] });
+    try {
+      const { sessions } = (await page.api<TodayView>('GET', '/lifters/today')).body;
+      const { id, lifterId } = sessions.find((each) => each.lifterName === 'Odalys Brandt')!;
+      await page.go(`/floor/${id}`);
+      await page.click('Squeeze test');
+      await page.press(By.xpath('//button[@role="radio"][contains(., "live from a dynamometer")]'));
+      await page.type('Port of the dynamometer', String(device.port));
+      await page.click('Connect');
+      await page.click('Squeeze, left hand');
+      await page.says(/left \d\d\.\d/, 'ol[aria-label="Trials so far"]');
+      await page.click('Squeeze, right hand');
+      await page.says(/right \d\d\.\d/, 'ol[aria-label="Trials so far"]');
+      await page.isAccessible();
+      await page.click('Keep what there is');
+      await page.says(/Squeeze: left \d\d\.\d/, 'section[aria-label="Opening the session"]');
+      await page.until(async () => {
+        const { tests } = (await page.api<SqueezeView>('GET', `/lifters/${lifterId}/squeeze`)).body;
+        return tests[0]?.source === 'device' && tests[0].trials.every((trial) => trial.reading !== null);
+      }, 'the test to be kept');
     } finally {
       await device.stop();
     }

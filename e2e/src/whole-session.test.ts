@@ -49,14 +49,19 @@ it('a lifter alone, on a phone: hands, squeeze, every set, the holds, and how it
     await page.click('They changed');
     await page.press(By.xpath('//button[@role="radio"][normalize-space(.)="callused"]'));
     await page.click('Save');
-    await page.until(
-      async () => (await page.count('form[aria-label="Squeeze test"]')) === 0,
-      'the check to be kept',
-    );
     await page.click('Squeeze test');
-    await page.type('left 1', '35.2');
-    await page.type('right 1', '37.9');
-    await page.click('Save');
+    for (const [hand, score] of [
+      ['left', '35.2'],
+      ['right', '37.9'],
+    ] as const) {
+      await page.type(`Score, ${hand} hand`, score);
+      await page.click('Next');
+    }
+    // What was told outlives a reload.
+    await page.driver.navigate().refresh();
+    await page.click('Squeeze test');
+    await page.says('right 37.9', 'ol[aria-label="Trials so far"]');
+    await page.click('Keep what there is');
     await page.says(/Squeeze: left 35\.2/);
     const { of } = (await counts(page))!;
     const holds = 2;

@@ -1,5 +1,5 @@
 import { SET_ROLE_TAGS, stopToday, USUAL_REST, HOLD_KINDS_BY_ID } from '@iron-clasp/core';
-import type { CalledSet, FloorView, LogHoldRequest, LogSetRequest } from '@iron-clasp/contract';
+import type { CalledSet, FloorView, LogHoldRequest, LogSetRequest, SentTrial } from '@iron-clasp/contract';
 import { useEffect, useState, type ReactElement } from 'react';
 import { Link, useParams } from 'react-router';
 import { useQueryClient } from '@tanstack/react-query';
@@ -53,6 +53,7 @@ import { Refused } from './refused.tsx';
 import { withUnwell } from '../../ui/marks/zone-state.ts';
 import { Seen } from './seen.tsx';
 import { SetPanel } from './set-panel.tsx';
+import { SqueezeLane } from './squeeze-lane.tsx';
 import { useCallsAgain } from './use-calls-again.ts';
 import { useRest } from './use-clock.ts';
 import { NO_SET, useTellStands } from './use-tell-stands.ts';
@@ -61,7 +62,7 @@ import { useSession } from '../../data/session/session.ts';
 
 /** What lies over the lane: nothing, the list of sets, a set that went differently, or an entry that gets details. */
 type Over =
-  | { readonly kind: 'list' | 'otherLift' | 'grippers' }
+  | { readonly kind: 'list' | 'otherLift' | 'grippers' | 'squeeze' }
   | { readonly kind: 'different'; readonly set: CalledSet }
   | { readonly kind: 'details' | 'seen'; readonly set: CalledSet; readonly entry: DoneEntry }
   | { readonly kind: 'hold'; readonly hold: DoneHold };
@@ -182,6 +183,19 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
     clocks.set(session.id, READY);
     setOver(null);
   };
+  const keepTest = (trials: readonly SentTrial[]): void => {
+    const { protocol, protocolId } = view.squeeze;
+    outbox.say({
+      ...{ ...common, id: crypto.randomUUID(), kind: 'squeeze', lifterId: session.lifterId },
+      body: {
+        ...{ protocol, trials: [...trials], testedAt: moment(), sessionId: session.id },
+        ...(protocolId && { protocolId }),
+        source: trials.some(({ trace }) => trace) ? 'device' : 'hand',
+      },
+    });
+    change((now) => ({ ...now, squeeze: [] }));
+    setOver(null);
+  };
   const stop = stopToday(view.hands);
   const tellUnwell = (unwell: boolean): void => {
     outbox.say({
@@ -242,7 +256,8 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
         view={known}
         accountId={accountId}
         unseen={unseen && !view.hands.unwell}
-        first={lane.count.done === 0 && now?.kind === 'set' && !stop}
+        first={lane.count.done === 0 && now?.kind === 'set' && !stop && over === null}
+        onSqueeze={() => setOver({ kind: 'squeeze' })}
       />
       {refused.map((entry) => (
         <Refused key={entry.id} entry={entry} unit={unit} />
@@ -274,6 +289,14 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
         />
       ) : over?.kind === 'grippers' && !stop ? (
         <GripperLane session={session} accountId={accountId} moment={moment} onClose={() => setOver(null)} />
+      ) : over?.kind === 'squeeze' && !stop ? (
+        <SqueezeLane
+          protocol={view.squeeze.protocol}
+          told={memory.squeeze}
+          onTold={(squeeze) => change((now) => ({ ...now, squeeze }))}
+          onKeep={keepTest}
+          onClose={() => setOver(null)}
+        />
       ) : over?.kind === 'otherLift' ? (
         <OtherLift
           sessionId={session.id}

@@ -18,6 +18,7 @@ import type {
   LogSetRequest,
 } from '@iron-clasp/contract';
 import { countDone, wantedHolds, type WantedHold } from '../../data/training/wanted-holds.ts';
+import type { DoneTrial } from '../../parts/squeeze/test-order.ts';
 import type { Waiting } from '../../offline/outbox.ts';
 
 /** A log entry as it was before it was put right. */
@@ -49,9 +50,14 @@ export interface LaneMemory {
   readonly actions: readonly Action[];
   /** Wall time at which the rest is over, ms, and how long it was, s. */
   readonly rest: { readonly until: number; readonly of: number } | null;
+  /** Trials of a squeeze test that is not kept yet. */
+  readonly squeeze: readonly DoneTrial[];
 }
 
-export const NEW_LANE: LaneMemory = { agreed: {}, kept: {}, skipped: [], at: null, actions: [], rest: null };
+export const NEW_LANE: LaneMemory = {
+  ...{ agreed: {}, kept: {}, skipped: [], at: null },
+  ...{ actions: [], rest: null, squeeze: [] },
+};
 
 /** A set as it was done, here or on another device. */
 export type DoneEntry = Omit<LoggedSetView, 'plannedSetId' | 'doneAt'> & {

@@ -1,8 +1,7 @@
 import { sayHands, SIDES, stopToday, type HandsToday, type Side } from '@iron-clasp/core';
 import type { FloorView } from '@iron-clasp/contract';
 import clsx from 'clsx';
-import { useState, type FormEvent, type ReactElement } from 'react';
-import { Link, useParams } from 'react-router';
+import { useState, type ReactElement } from 'react';
 import { outbox } from '../../offline/own-outbox.ts';
 import { useWaiting } from '../../offline/use-outbox.ts';
 import { useIsCoach } from '../../data/session/use-is-coach.ts';
@@ -11,8 +10,6 @@ import { sameHands, ZONE_OPTIONS, zoneOption } from '../../ui/marks/zone-state.t
 import { ZONE_NAMES, type HandZone } from '../../ui/marks/hand-zones.ts';
 import { Button } from '../../ui/button.tsx';
 import { Choices } from '../../ui/choices.tsx';
-import { typedNumber } from '../../ui/figures.ts';
-import { Field } from '../../ui/field.tsx';
 import { Caution } from '../../ui/states.tsx';
 import { declinedNow, handsNow, testNow } from './opening.ts';
 import { clockNow } from '../../data/clock.ts';
@@ -24,17 +21,17 @@ interface OpeningProps {
   readonly unseen: boolean;
   /** Nothing is done yet: a test belongs before the work. */
   readonly first: boolean;
+  readonly onSqueeze: () => void;
 }
 
 const LINE =
   'flex shrink-0 flex-wrap items-center gap-x-2 gap-y-1 border-b border-rule bg-raised px-3 py-1.5 leading-tight';
 
 /** What opens a session: a look at the hands, told here where they changed, and a squeeze test for whoever wants one. */
-export function Opening({ view, accountId, unseen, first }: OpeningProps): ReactElement | null {
+export function Opening({ view, accountId, unseen, first, onSqueeze }: OpeningProps): ReactElement | null {
   const coach = useIsCoach();
-  const [open, setOpen] = useState<'hands' | 'squeeze' | null>(null);
+  const [open, setOpen] = useState(false);
   const { session } = view.calls;
-  const { sessionIds = session.id } = useParams();
   const waiting = useWaiting();
   const hands = handsNow(view, waiting);
   const test = testNow(view, waiting);
@@ -47,62 +44,39 @@ export function Opening({ view, accountId, unseen, first }: OpeningProps): React
       kind: 'hands',
       body: { hands: checked, checkedAt: clockNow().toISOString() },
     });
-    setOpen(null);
+    setOpen(false);
   };
   const squeeze = (
-    <Button className="min-h-13 px-2 leading-tight sm:px-3" onClick={() => setOpen('squeeze')}>
+    <Button className="min-h-13 px-2 leading-tight sm:px-3" onClick={onSqueeze}>
       Squeeze test
     </Button>
   );
-  if (!unseen && !test && !first && open === null) return null;
+  if (!unseen && !test && !first && !open) return null;
   return (
     <section
       aria-label="Opening the session"
       className={clsx('flex flex-col', open ? 'min-h-0' : 'shrink-0')}
     >
-      {unseen && open !== 'hands' && (
+      {unseen && !open && (
         <div className={LINE}>
           <p className="min-w-40 grow">{sayHands(hands, view.handsOn !== null)}</p>
           <span className="grid grow grid-cols-3 gap-2 sm:flex sm:grow-0">
             <Button className="min-h-13 px-2 leading-tight sm:px-3" onClick={() => keepHands(hands)}>
               Same as last time
             </Button>
-            <Button className="min-h-13 px-2 leading-tight sm:px-3" onClick={() => setOpen('hands')}>
+            <Button className="min-h-13 px-2 leading-tight sm:px-3" onClick={() => setOpen(true)}>
               They changed
             </Button>
-            {first && !test && open === null && squeeze}
+            {first && !test && squeeze}
           </span>
         </div>
       )}
-      {open === 'hands' && <TellHands start={hands} onKeep={keepHands} onClose={() => setOpen(null)} />}
-      {!unseen && first && !test && open === null && (
+      {open && <TellHands start={hands} onKeep={keepHands} onClose={() => setOpen(false)} />}
+      {!unseen && first && !test && !open && (
         <div className={LINE}>
           <p className="grow text-quiet">Before the work, if you test today</p>
           {squeeze}
         </div>
-      )}
-      {open === 'squeeze' && (
-        <TellSqueeze
-          trials={view.squeeze.protocol.trials}
-          guided={`/lifters/${session.lifterId}/squeeze?session=${session.id}&floor=${sessionIds}`}
-          onKeep={(trials) => {
-            outbox.say({
-              ...common,
-              id: crypto.randomUUID(),
-              kind: 'squeeze',
-              body: {
-                ...(view.squeeze.protocolId && { protocolId: view.squeeze.protocolId }),
-                protocol: view.squeeze.protocol,
-                trials,
-                source: 'hand',
-                testedAt: clockNow().toISOString(),
-                sessionId: session.id,
-              },
-            });
-            setOpen(null);
-          }}
-          onClose={() => setOpen(null)}
-        />
       )}
       {test && (
         <div className={LINE} role="status">
@@ -218,84 +192,5 @@ function TellHands({
         </Button>
       </div>
     </div>
-  );
-}
-
-type Trials = { hand: Side; force: number }[];
-
-/** The scores of a test typed in, hand by hand; a hand that was not tested stays empty. */
-function TellSqueeze({
-  trials,
-  guided,
-  onKeep,
-  onClose,
-}: {
-  trials: number;
-  /** Where the test is run trial by trial, with its rests and the dynamometer. */
-  guided: string;
-  onKeep: (trials: Trials) => void;
-  onClose: () => void;
-}): ReactElement {
-  const [scores, setScores] = useState<Record<Side, string[]>>(() => ({
-    left: Array.from({ length: trials }, () => ''),
-    right: Array.from({ length: trials }, () => ''),
-  }));
-  const [error, setError] = useState<string | null>(null);
-  const submit = (event: FormEvent): void => {
-    event.preventDefault();
-    const told = SIDES.flatMap((hand) =>
-      scores[hand].filter((text) => text.trim()).map((text) => ({ hand, force: typedNumber(text) })),
-    );
-    const wrong = told.find(({ force }) => !(force > 0 && force <= 150));
-    if (told.length === 0) setError('Type at least one score.');
-    else if (wrong) setError('Scores are from above 0 to 150 kgf: newtons divided by 9.81, pounds by 2.205.');
-    else onKeep(told);
-  };
-  return (
-    <form
-      noValidate
-      aria-label="Squeeze test"
-      onSubmit={submit}
-      className="flex min-h-0 flex-col border-b border-rule bg-raised"
-    >
-      <div className="grid min-h-0 grow gap-3 overflow-y-auto px-4 py-2">
-        <Link to={guided} className="inline-flex min-h-11 items-center underline underline-offset-4">
-          Trial by trial, with the dynamometer
-        </Link>
-        {SIDES.map((hand) => (
-          <div key={hand} className="grid grid-cols-[repeat(auto-fit,minmax(6rem,1fr))] gap-3">
-            {scores[hand].map((text, i) => (
-              <Field
-                key={i}
-                label={`${hand} ${i + 1}`}
-                unit="kgf"
-                inputMode="decimal"
-                value={text}
-                onChange={(event) => {
-                  setError(null);
-                  setScores({
-                    ...scores,
-                    [hand]: scores[hand].map((each, j) => (j === i ? event.target.value : each)),
-                  });
-                }}
-              />
-            ))}
-          </div>
-        ))}
-        {error && (
-          <p role="alert" className="text-oxblood">
-            {error}
-          </p>
-        )}
-      </div>
-      <div className="grid shrink-0 grid-cols-2 gap-2 px-3 py-2">
-        <Button type="submit" look="action" className="min-h-13 text-lg">
-          Save
-        </Button>
-        <Button className="min-h-13 text-lg" onClick={onClose}>
-          Close
-        </Button>
-      </div>
-    </form>
   );
 }

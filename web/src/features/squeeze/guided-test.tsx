@@ -6,38 +6,29 @@ import type {
   SqueezeSource,
   SqueezeTestRequest,
 } from '@iron-clasp/contract';
-import { useEffect, useRef, useState, type FormEvent, type ReactElement } from 'react';
+import { useRef, useState, type ReactElement } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Choices } from '../../ui/choices.tsx';
 import { Field } from '../../ui/field.tsx';
-import { typedNumber } from '../../ui/figures.ts';
 import { Select } from '../../ui/select.tsx';
 import { Caution, Failed } from '../../ui/states.tsx';
-import { DeviceTrial } from './device-trial.tsx';
 import { FileTrial } from './file-trial.tsx';
-import { protocolWords, restLeft, testOrder } from './test-order.ts';
+import { DeviceTrial } from '../../parts/squeeze/device-trial.tsx';
+import { protocolWords, testOrder, type DoneTrial } from '../../parts/squeeze/test-order.ts';
+import { Rest, TypedTrial } from '../../parts/squeeze/typed-trial.tsx';
 import { momentOn } from '../../data/clock.ts';
 import { useToday } from '../../data/session/use-today.ts';
 import { DateField } from '../../ui/date-field.tsx';
 import { useKeepTest } from '../../data/squeeze/squeeze.ts';
 
-interface DoneTrial {
-  readonly sent: SentTrial;
-  /** As read on this device, kgf. */
-  readonly peak: number;
-  readonly at: number;
-}
-
 interface GuidedTestProps {
   readonly lifterId: string;
   readonly protocols: readonly SqueezeProtocolView[];
-  /** The session that the test opens, where it comes from the floor. */
-  readonly sessionId?: string | undefined;
   readonly onClose: () => void;
 }
 
 /** A test trial by trial: which hand, how long it rests, and the figure typed in, from a file, or live. */
-export function GuidedTest({ lifterId, protocols, sessionId, onClose }: GuidedTestProps): ReactElement {
+export function GuidedTest({ lifterId, protocols, onClose }: GuidedTestProps): ReactElement {
   const [chosen, setChosen] = useState(0);
   const [source, setSource] = useState<SqueezeSource>('hand');
   const [done, setDone] = useState<readonly DoneTrial[]>([]);
@@ -59,13 +50,11 @@ export function GuidedTest({ lifterId, protocols, sessionId, onClose }: GuidedTe
     source,
     testedAt: momentOn(day, today),
     ...(note.trim() && { note: note.trim() }),
-    ...(sessionId && { sessionId }),
     ...more,
   });
   const send = (more: Partial<SqueezeTestRequest> = {}): void =>
     keep.mutate({ id: id.current, body: body(more) }, { onSuccess: onClose });
-  const add = (sent: SentTrial, peak: number): void =>
-    setDone([...done, { sent, peak, at: performance.now() }]);
+  const add = (sent: SentTrial, peak: number): void => setDone([...done, { sent, peak, at: Date.now() }]);
   const onTrace = (trace: SentTrace, peak: number): void => {
     if (contractions) send({ trials: [], contractions: { hand, protocol: contractions, trace } });
     else add({ hand: next!.hand, trace }, peak);
@@ -170,66 +159,5 @@ export function GuidedTest({ lifterId, protocols, sessionId, onClose }: GuidedTe
         </Button>
       </div>
     </section>
-  );
-}
-
-function TypedTrial({ hand, onForce }: { hand: Side; onForce: (force: number) => void }): ReactElement {
-  const [text, setText] = useState('');
-  const [error, setError] = useState<string>();
-  const input = useRef<HTMLFormElement>(null);
-  useEffect(() => input.current?.querySelector('input')?.focus(), []);
-  const submit = (event: FormEvent): void => {
-    event.preventDefault();
-    const force = typedNumber(text);
-    if (!(force > 0 && force <= 150))
-      setError('A score from above 0 to 150 kgf. Newtons are divided by 9.81, pounds by 2.205.');
-    else onForce(force);
-  };
-  return (
-    <form ref={input} onSubmit={submit} noValidate className="flex flex-wrap items-start gap-3">
-      <Field
-        label={`Score, ${hand} hand`}
-        unit="kgf"
-        inputMode="decimal"
-        value={text}
-        error={error}
-        onChange={(event) => {
-          setText(event.target.value);
-          setError(undefined);
-        }}
-        className="w-64"
-      />
-      <Button type="submit" look="action" className="mt-6 min-h-11 px-5">
-        Next
-      </Button>
-    </form>
-  );
-}
-
-/** What is left of a hand's rest; it holds nobody back. */
-function Rest({
-  hand,
-  done,
-  rest,
-}: {
-  hand: Side;
-  done: readonly DoneTrial[];
-  rest: number;
-}): ReactElement | null {
-  const [now, setNow] = useState(() => performance.now());
-  useEffect(() => {
-    const timer = setInterval(() => setNow(performance.now()), 250);
-    return () => clearInterval(timer);
-  }, []);
-  const left = restLeft(
-    hand,
-    done.map((each) => ({ hand: each.sent.hand, at: each.at })),
-    rest,
-    now,
-  );
-  return (
-    <p role="timer" className={left > 0 ? 'figures text-xl text-quiet' : 'figures text-xl text-verdigris'}>
-      {left > 0 ? `rest ${left} s` : 'ready'}
-    </p>
   );
 }

@@ -14,7 +14,7 @@ import { Field } from '../../ui/field.tsx';
 import { typedNumber } from '../../ui/figures.ts';
 import { Select } from '../../ui/select.tsx';
 import { Failed } from '../../ui/states.tsx';
-import { protocolWords } from './test-order.ts';
+import { protocolWords } from '../../parts/squeeze/test-order.ts';
 import { useSaveProtocol } from '../../data/squeeze/squeeze.ts';
 import { Checkbox } from '../../ui/checkbox.tsx';
 

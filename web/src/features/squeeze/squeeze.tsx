@@ -1,7 +1,6 @@
 import { SIDES, type HandReading, type Side } from '@iron-clasp/core';
 import type { SqueezeTestView, SqueezeView } from '@iron-clasp/contract';
 import { useState, type ReactElement } from 'react';
-import { useNavigate, useSearchParams } from 'react-router';
 import { useIsCoach } from '../../data/session/use-is-coach.ts';
 import { TimeChart } from '../../ui/charts/time-chart.tsx';
 import { Button } from '../../ui/button.tsx';
@@ -34,25 +33,12 @@ export function Squeeze(): ReactElement {
 }
 
 function Drawn({ view, lifterId }: { view: SqueezeView; lifterId: string }): ReactElement {
-  // From the floor it opens with the test, and goes back to its lanes after it.
-  const [from] = useSearchParams();
-  const [session, floor] = [from.get('session'), from.get('floor')];
-  const navigate = useNavigate();
-  const [testing, setTesting] = useState(session !== null);
-  const close = (): void => {
-    setTesting(false);
-    if (floor) void navigate(`/floor/${floor}`);
-  };
+  const [testing, setTesting] = useState(false);
   const coach = useIsCoach();
   return (
     <div className="grid gap-x-10 gap-y-6 py-4">
       {testing ? (
-        <GuidedTest
-          lifterId={lifterId}
-          protocols={view.protocols}
-          sessionId={session ?? undefined}
-          onClose={close}
-        />
+        <GuidedTest lifterId={lifterId} protocols={view.protocols} onClose={() => setTesting(false)} />
       ) : (
         <div className="flex flex-wrap items-center gap-4">
           <Button look="action" className="min-h-12 px-5" onClick={() => setTesting(true)}>

@@ -1,4 +1,14 @@
 import type { Side, SqueezeProtocol } from '@iron-clasp/core';
+import type { SentTrial } from '@iron-clasp/contract';
+
+/** A squeeze that was told, on its way to a test. */
+export interface DoneTrial {
+  readonly sent: SentTrial;
+  /** As read on this device, kgf. */
+  readonly peak: number;
+  /** Wall time at which it was told, ms. */
+  readonly at: number;
+}
 
 /** One squeeze that is asked for: which hand, and the how manieth of it. */
 export interface AskedTrial {
