@@ -44,6 +44,8 @@ import { ApiTokens1766000000055 } from './records/api-tokens/migrations/0055-api
 import { FilesOfEveryKind1766000000056 } from './records/imports/migrations/0056-files-of-every-kind.ts';
 import { LinksToAClub1766000000057 } from './records/sharing/migrations/0057-links-to-a-club.ts';
 import { WhoUndidIt1766000000058 } from './records/log/migrations/0058-who-undid-it.ts';
+import { WhatIsDeletedIsFound1766000000060 } from './records/log/migrations/0060-what-is-deleted-is-found.ts';
+import { Changes1766000000059 } from './records/changes/migrations/0059-changes.ts';
 
 /** Every change of the schema, in order; each stands in the folder of the noun whose tables it changes. */
 export const MIGRATIONS = [
@@ -93,4 +95,6 @@ export const MIGRATIONS = [
   FilesOfEveryKind1766000000056,
   LinksToAClub1766000000057,
   WhoUndidIt1766000000058,
+  Changes1766000000059,
+  WhatIsDeletedIsFound1766000000060,
 ];

@@ -44,6 +44,8 @@ export interface Circumstances {
 /** Grip, straps and chalk for each set of a session, as things are or under other circumstances. */
 @Injectable()
 export class CallsService {
+  readonly #called = new WeakMap<SessionFacts, readonly SetCall[]>();
+
   constructor(
     private readonly facts: SessionFactsService,
     private readonly training: TrainingService,
@@ -51,9 +53,12 @@ export class CallsService {
     private readonly curves: CurvesService,
   ) {}
 
-  /** Calls every set; overrides are followed where nothing bars them. */
-  callAll(facts: SessionFacts, other: Circumstances = {}): SetCall[] {
-    return callSession(this.contextOf(facts, other));
+  /** Calls every set; overrides are followed where nothing bars them. Things as they are are called once for the same facts. */
+  callAll(facts: SessionFacts, other: Circumstances = {}): readonly SetCall[] {
+    if (Object.keys(other).length > 0) return callSession(this.contextOf(facts, other));
+    const known = this.#called.get(facts) ?? callSession(this.contextOf(facts, {}));
+    this.#called.set(facts, known);
+    return known;
   }
 
   /** The session as the engine takes it. */
@@ -94,7 +99,7 @@ export class CallsService {
   }
 
   /** The calls as they stood before anything of the session was done: what was expected, not what is known since. */
-  before(facts: SessionFacts): SetCall[] {
+  before(facts: SessionFacts): readonly SetCall[] {
     const earlier = facts.observations.filter((each) => each.sessionId !== facts.session.id);
     const curve = this.curves.fitPart(facts.profile.lifter, earlier);
     return this.callAll(facts, { curve, lifter: { slippedToday: [] } });
@@ -132,7 +137,7 @@ export class CallsService {
   ): Promise<HandsCheckView['changed']> {
     const session = await this.training.next(profile.lifter.id, profile.today);
     if (!session) return [];
-    const facts = await this.facts.ofSession(club, session, profile);
+    const facts = await this.facts.ofSession(club, session);
     const was = this.callAll(facts, { lifter: { hands: before } });
     const is = this.callAll(facts);
     return facts.sets.flatMap((set, i) => {

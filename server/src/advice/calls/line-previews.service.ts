@@ -40,7 +40,7 @@ export class LinePreviewsService {
         ...{ id: randomUUID(), sessionId: session.id, place: 0 },
       }));
     });
-    const facts = await this.facts.ofSession(club, session, profile);
+    const facts = await this.facts.ofDraft(club, session, profile);
     const sets = lines.flat().map((set, place) => ({ ...set, place }));
     const calls = this.calls.callAll({ ...facts, sets });
     let at = 0;

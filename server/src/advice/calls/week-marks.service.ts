@@ -26,7 +26,7 @@ export class WeekMarksService {
       sessions: await Promise.all(
         ahead.map(async (session) => ({
           id: session.id,
-          marks: this.marksOf(await this.facts.ofSession(club, session, profile)),
+          marks: this.marksOf(await this.facts.ofSession(club, session)),
         })),
       ),
     };

@@ -13,6 +13,9 @@ import { HoldPrescriber, wantsBodyMass } from './hold-prescriber.ts';
 /** The holds of one session: prescribed, made easier where the day's test asks, and as the coach decided. */
 @Injectable()
 export class SessionHoldsService {
+  /** Facts stand for as long as what they and their holds rest on: nothing else is read. */
+  readonly #prescribed = new WeakMap<SessionFacts, Promise<SessionHoldView[]>>();
+
   constructor(
     private readonly decisions: HoldDecisionsService,
     private readonly settings: HoldSettingsService,
@@ -25,7 +28,14 @@ export class SessionHoldsService {
    * Today's holds as they stood before anything was logged today, so that they do not move under the lifter's hands,
    * and the next ones with today's results in.
    */
-  async of(club: ClubRef, facts: SessionFacts): Promise<SessionHoldView[]> {
+  of(club: ClubRef, facts: SessionFacts): Promise<SessionHoldView[]> {
+    const known = this.#prescribed.get(facts) ?? this.prescribed(club, facts);
+    this.#prescribed.set(facts, known);
+    known.catch(() => this.#prescribed.delete(facts));
+    return known;
+  }
+
+  private async prescribed(club: ClubRef, facts: SessionFacts): Promise<SessionHoldView[]> {
     const { session, profile, kit, curve, moving, observations, ledger, holdsDone } = facts;
     if (session.holds.length === 0) return [];
     const [decisions, tests, settings] = await Promise.all([

@@ -1,4 +1,5 @@
 import { Module } from '@nestjs/common';
+import { ChangesModule } from '../../records/changes/changes.module.ts';
 import { HandsChecksModule } from '../../records/hands-checks/hands-checks.module.ts';
 import { LiftersModule } from '../../records/lifters/lifters.module.ts';
 import { LogModule } from '../../records/log/log.module.ts';
@@ -8,7 +9,7 @@ import { PointEvidenceService } from './point-evidence.service.ts';
 
 /** What the club's own logs say where schools disagree. */
 @Module({
-  imports: [CurvesModule, HandsChecksModule, LiftersModule, LogModule, SchoolsModule],
+  imports: [ChangesModule, CurvesModule, HandsChecksModule, LiftersModule, LogModule, SchoolsModule],
   providers: [PointEvidenceService],
   exports: [PointEvidenceService],
 })

@@ -15,6 +15,7 @@ import { addDays, subDays } from 'date-fns';
 import { Clock } from '../../platform/clock/clock.ts';
 import { daysBetween, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
 import { Days } from '../../platform/days/days.ts';
+import { ChangesService } from '../../records/changes/changes.service.ts';
 import { HandsChecksService } from '../../records/hands-checks/hands-checks.service.ts';
 import type { Lifter } from '../../records/lifters/lifter.entity.ts';
 import { LiftersService } from '../../records/lifters/lifters.service.ts';
@@ -67,9 +68,14 @@ export class PointEvidenceService {
     private readonly schools: SchoolsService,
     private readonly clock: Clock,
     private readonly days: Days,
+    private readonly changes: ChangesService,
   ) {}
 
-  async all(club: ClubRef): Promise<PointEvidence[]> {
+  all(club: ClubRef): Promise<PointEvidence[]> {
+    return this.changes.untilClubChanged('point evidence', club, () => this.read(club));
+  }
+
+  private async read(club: ClubRef): Promise<PointEvidence[]> {
     const followed = await this.followed(club);
     return [
       await this.strapsOnVolume(club),

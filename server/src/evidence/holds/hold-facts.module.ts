@@ -1,4 +1,5 @@
 import { Module } from '@nestjs/common';
+import { ChangesModule } from '../../records/changes/changes.module.ts';
 import { HoldBlocksModule } from '../../records/hold-blocks/hold-blocks.module.ts';
 import { GripperAttemptsModule } from '../../records/grippers/grippers.module.ts';
 import { HoldSettingsModule } from '../../records/hold-settings/hold-settings.module.ts';
@@ -14,6 +15,7 @@ import { HoldFactsService } from './hold-facts.service.ts';
 /** What everything about a lifter's holds is worked out from. */
 @Module({
   imports: [
+    ChangesModule,
     CurvesModule,
     HoldBlocksModule,
     HoldDecisionsModule,

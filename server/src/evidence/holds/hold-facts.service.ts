@@ -12,6 +12,7 @@ import {
   type StrapUse,
 } from '@iron-clasp/core';
 import { mondayOf, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
+import { ChangesService } from '../../records/changes/changes.service.ts';
 import { GripperAttemptsService } from '../../records/grippers/gripper-attempts.service.ts';
 import type { GripperAttemptRow } from '../../records/grippers/gripper-attempt.entity.ts';
 import { HoldSettingsService } from '../../records/hold-settings/hold-settings.service.ts';
@@ -78,9 +79,15 @@ export class HoldFactsService {
     private readonly squeezes: SqueezeService,
     private readonly settings: HoldSettingsService,
     private readonly grippers: GripperAttemptsService,
+    private readonly changes: ChangesService,
   ) {}
 
-  async of(club: ClubRef, lifterId: string): Promise<HoldFacts> {
+  /** Read once until something of the lifter changes. */
+  of(club: ClubRef, lifterId: string): Promise<HoldFacts> {
+    return this.changes.untilChanged('hold facts', { club, lifterId }, () => this.read(club, lifterId));
+  }
+
+  private async read(club: ClubRef, lifterId: string): Promise<HoldFacts> {
     const profile = await this.lifters.profile(club, lifterId);
     const { today } = profile;
     const monday = mondayOf(today);

@@ -1,5 +1,6 @@
 import { Module } from '@nestjs/common';
 import { CallOverridesModule } from '../../records/call-overrides/call-overrides.module.ts';
+import { ChangesModule } from '../../records/changes/changes.module.ts';
 import { KitModule } from '../../records/kit/kit.module.ts';
 import { LogModule } from '../../records/log/log.module.ts';
 import { SchoolsModule } from '../../records/schools/schools.module.ts';
@@ -12,6 +13,7 @@ import { SessionFactsService } from './session-facts.service.ts';
 @Module({
   imports: [
     CallOverridesModule,
+    ChangesModule,
     CurvesModule,
     KitModule,
     LifterTodayModule,

@@ -16,6 +16,7 @@ import {
   CallOverridesService,
   type KnownOverride,
 } from '../../records/call-overrides/call-overrides.service.ts';
+import { ChangesService } from '../../records/changes/changes.service.ts';
 import { KitService, type VenueKit } from '../../records/kit/kit.service.ts';
 import type { LoggedHold, LoggedSet } from '../../records/log/log.entity.ts';
 import { LogService } from '../../records/log/log.service.ts';
@@ -68,6 +69,7 @@ export class SessionFactsService {
     private readonly curves: CurvesService,
     private readonly overrides: CallOverridesService,
     private readonly schools: SchoolsService,
+    private readonly changes: ChangesService,
   ) {}
 
   /** What the calls of a session of the club rest on; a 404 where it is not there. */
@@ -75,8 +77,17 @@ export class SessionFactsService {
     return this.ofSession(club, await this.training.known(club.id, sessionId));
   }
 
-  async ofSession(club: ClubRef, session: TrainingSession, known?: LifterProfile): Promise<SessionFacts> {
-    const profile = known ?? (await this.lifters.profile(club, session.lifterId));
+  /** The same of a session that is kept; read once until something of it changes. */
+  ofSession(club: ClubRef, { id, lifterId }: TrainingSession): Promise<SessionFacts> {
+    return this.changes.untilChanged('session facts', { club, lifterId, id }, async () => {
+      // Read again: what the caller has may be older than the count of changes.
+      const session = await this.training.known(club.id, id);
+      return this.ofDraft(club, session, await this.lifters.profile(club, lifterId));
+    });
+  }
+
+  /** The same of a session as it would be; nothing of it needs to be kept. */
+  async ofDraft(club: ClubRef, session: TrainingSession, profile: LifterProfile): Promise<SessionFacts> {
     const [house, sets, observations, ledger, overrides, copies, setsDone, holdsDone, week] =
       await Promise.all([
         this.kit.at(club.id, session.venueId, session.barId),

@@ -1,5 +1,6 @@
 import { Module } from '@nestjs/common';
 import { CurvesModule } from '../../evidence/curves/curves.module.ts';
+import { ChangesModule } from '../../records/changes/changes.module.ts';
 import { HandsChecksModule } from '../../records/hands-checks/hands-checks.module.ts';
 import { HoldBlocksModule } from '../../records/hold-blocks/hold-blocks.module.ts';
 import { LiftersModule } from '../../records/lifters/lifters.module.ts';
@@ -15,6 +16,7 @@ import { ClubService } from './club.service.ts';
 /** Who needs the coach, over all lifters. */
 @Module({
   imports: [
+    ChangesModule,
     CurvesModule,
     HandsChecksModule,
     HoldBlocksModule,

@@ -13,6 +13,7 @@ import {
 import type { ClubView } from '@iron-clasp/contract';
 import { daysBetween, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
 import { Days } from '../../platform/days/days.ts';
+import { ChangesService } from '../../records/changes/changes.service.ts';
 import { HandsChecksService } from '../../records/hands-checks/hands-checks.service.ts';
 import { byLifter } from '../../records/lifters/by-lifter.ts';
 import type { Lifter } from '../../records/lifters/lifter.entity.ts';
@@ -42,10 +43,15 @@ export class ClubService {
     private readonly hooks: HookProgressService,
     private readonly today: LifterTodayService,
     private readonly days: Days,
+    private readonly changes: ChangesService,
   ) {}
 
   /** Who needs attention and why, the gravest first. */
-  async view(club: ClubRef): Promise<ClubView> {
+  view(club: ClubRef): Promise<ClubView> {
+    return this.changes.untilClubChanged('attention', club, () => this.readAll(club));
+  }
+
+  private async readAll(club: ClubRef): Promise<ClubView> {
     const read = await this.findingsOf(club, await this.lifters.onRack(club.id));
     const gravity = ({ findings }: (typeof read)[number]): number =>
       Math.min(...findings.map((found) => ATTENTION_LEVELS.indexOf(found.level)));
@@ -60,6 +66,20 @@ export class ClubService {
 
   /** What is found of some lifters, in their order. */
   async findingsOf(club: ClubRef, all: readonly Lifter[]): Promise<ClubView['lifters'][number][]> {
+    const ids = all.map((each) => each.id);
+    const found = await this.changes.allUntilChanged('findings', club, ids, async (missing) => {
+      const asked = await this.lifters.onRack(club.id);
+      const wanted = new Set(missing);
+      const read = await this.read(
+        club,
+        asked.filter(({ id }) => wanted.has(id)),
+      );
+      return new Map(read.map((each) => [each.id, each]));
+    });
+    return all.flatMap(({ id }) => found.get(id) ?? []);
+  }
+
+  private async read(club: ClubRef, all: readonly Lifter[]): Promise<ClubView['lifters'][number][]> {
     const today = this.days.today(club);
     const week = shiftDay(today, -6);
     const ids = all.map((each) => each.id);

@@ -19,6 +19,7 @@ import {
 import type { CompareView, GripRecord } from '@iron-clasp/contract';
 import { daysBetween, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
 import type { HandsCheck } from '../../records/hands-checks/hands-check.entity.ts';
+import { ChangesService } from '../../records/changes/changes.service.ts';
 import { HandsChecksService } from '../../records/hands-checks/hands-checks.service.ts';
 import type { LoggedHold, LoggedSet } from '../../records/log/log.entity.ts';
 import { LogService } from '../../records/log/log.service.ts';
@@ -42,10 +43,15 @@ export class CompareService {
     private readonly grippers: GrippersService,
     private readonly checks: HandsChecksService,
     private readonly curves: CurvesService,
+    private readonly changes: ChangesService,
   ) {}
 
   /** The lifter against their own history: weeks, sides, grips, and what foretells what. */
-  async view(club: ClubRef, lifterId: string): Promise<CompareView> {
+  view(club: ClubRef, lifterId: string): Promise<CompareView> {
+    return this.changes.untilChanged('compare', { club, lifterId }, () => this.read(club, lifterId));
+  }
+
+  private async read(club: ClubRef, lifterId: string): Promise<CompareView> {
     const { lifter, today } = await this.lifters.profile(club, lifterId);
     const from = shiftDay(today, -LOOKS_BACK);
     const [sets, holds, tests, ledger, checks, observations, grippers] = await Promise.all([

@@ -12,6 +12,7 @@ import {
 } from '@iron-clasp/core';
 import type { BackTestView, CurveMonthsView, CurvePoint, CurveView } from '@iron-clasp/contract';
 import { daysBetween, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
+import { ChangesService } from '../../records/changes/changes.service.ts';
 import { SqueezeService } from '../../records/squeeze/squeeze.service.ts';
 import { TrainingService } from '../../records/training/training.service.ts';
 import { BackTestsService } from '../../evidence/curves/back-tests.service.ts';
@@ -46,10 +47,15 @@ export class CurveViewService {
     private readonly backTests: BackTestsService,
     private readonly calls: CallsService,
     private readonly holds: SessionHoldsService,
+    private readonly changes: ChangesService,
   ) {}
 
   /** The lifter's clasp curve with the points behind it and what the next session and the next meet ask. */
-  async view(club: ClubRef, lifterId: string): Promise<CurveView> {
+  view(club: ClubRef, lifterId: string): Promise<CurveView> {
+    return this.changes.untilChanged('curve', { club, lifterId }, () => this.read(club, lifterId));
+  }
+
+  private async read(club: ClubRef, lifterId: string): Promise<CurveView> {
     const profile = await this.lifters.profile(club, lifterId);
     const session = await this.training.next(lifterId, profile.today);
     if (!session) {
@@ -58,7 +64,7 @@ export class CurveViewService {
       const ledger = await this.curves.ledger(club, lifterId);
       return viewOf(curve, observations, attemptsOf(profile, attemptCalls(profile, { curve, ledger })));
     }
-    const facts = await this.facts.ofSession(club, session, profile);
+    const facts = await this.facts.ofSession(club, session);
     const calls = this.calls.callAll(facts);
     const held = await this.holds.of(club, { ...facts, holdsDone: [] });
     const demands = [
@@ -80,7 +86,11 @@ export class CurveViewService {
   }
 
   /** How the lifter's curve moved over half a year, week by week, and how it goes on to the next meet. */
-  async months(club: ClubRef, lifterId: string): Promise<CurveMonthsView> {
+  months(club: ClubRef, lifterId: string): Promise<CurveMonthsView> {
+    return this.changes.untilChanged('months', { club, lifterId }, () => this.readMonths(club, lifterId));
+  }
+
+  private async readMonths(club: ClubRef, lifterId: string): Promise<CurveMonthsView> {
     const { lifter, today, nextMeet } = await this.lifters.profile(club, lifterId);
     const observations = await this.curves.observations(club, lifter);
     const moving = await this.curves.moving(lifter, observations);

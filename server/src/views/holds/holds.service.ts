@@ -19,6 +19,7 @@ import type {
 import { mondayOf, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
 import type { SeasonMarkRow } from '../../records/hold-blocks/season-mark.entity.ts';
 import type { HoldSetting } from '../../records/hold-settings/hold-setting.entity.ts';
+import { ChangesService } from '../../records/changes/changes.service.ts';
 import { inForce } from '../../records/hold-decisions/hold-decisions.service.ts';
 import { KitService, type VenueKit } from '../../records/kit/kit.service.ts';
 import type { LoggedHold } from '../../records/log/log.entity.ts';
@@ -54,10 +55,15 @@ export class HoldsViewService {
     private readonly lifters: LifterTodayService,
     private readonly kit: KitService,
     private readonly plans: SessionHoldPlansService,
+    private readonly changes: ChangesService,
   ) {}
 
   /** The lifter's hold work over the weeks, what comes next of each kind, and the balance of the week. */
-  async view(club: ClubRef, lifterId: string): Promise<HoldsView> {
+  view(club: ClubRef, lifterId: string): Promise<HoldsView> {
+    return this.changes.untilChanged('holds', { club, lifterId }, () => this.read(club, lifterId));
+  }
+
+  private async read(club: ClubRef, lifterId: string): Promise<HoldsView> {
     const facts = await this.facts.of(club, lifterId);
     const { profile, today, sessions, holds, sets, decisions, blocks } = facts;
     const monday = mondayOf(today);

@@ -1,4 +1,5 @@
 import { Module } from '@nestjs/common';
+import { ChangesModule } from '../../records/changes/changes.module.ts';
 import { HandsChecksModule } from '../../records/hands-checks/hands-checks.module.ts';
 import { KitModule } from '../../records/kit/kit.module.ts';
 import { LiftersModule } from '../../records/lifters/lifters.module.ts';
@@ -10,7 +11,15 @@ import { RackService } from './rack.service.ts';
 
 /** The rack, who trains today, and the archive. */
 @Module({
-  imports: [HandsChecksModule, KitModule, LiftersModule, LogModule, MeetsModule, TrainingModule],
+  imports: [
+    ChangesModule,
+    HandsChecksModule,
+    KitModule,
+    LiftersModule,
+    LogModule,
+    MeetsModule,
+    TrainingModule,
+  ],
   controllers: [RackController],
   providers: [RackService],
 })

@@ -3,8 +3,10 @@ import type { ArchivedView, RackView, TodayView } from '@iron-clasp/contract';
 import { daysBetween, type ClubRef } from '../../platform/days/club-day.ts';
 import { Days } from '../../platform/days/days.ts';
 import { pageOf, readKey } from '../../platform/http/paging.ts';
+import { ChangesService } from '../../records/changes/changes.service.ts';
 import { HandsChecksService } from '../../records/hands-checks/hands-checks.service.ts';
 import { KitService } from '../../records/kit/kit.service.ts';
+import type { Lifter } from '../../records/lifters/lifter.entity.ts';
 import { LiftersService } from '../../records/lifters/lifters.service.ts';
 import { LogService } from '../../records/log/log.service.ts';
 import { MeetsService } from '../../records/meets/meets.service.ts';
@@ -29,13 +31,37 @@ export class RackService {
     private readonly log: LogService,
     private readonly kit: KitService,
     private readonly days: Days,
+    private readonly changes: ChangesService,
   ) {}
 
   /** A page of the rack in order of attention, of those whose name contains `find`; `after` is the last lifter of the page before. */
   async rack(club: ClubRef, find = '', after: string | null = null): Promise<RackView> {
     const today = this.days.today(club);
     const all = await this.lifters.onRack(club.id, find);
-    const ids = all.map((each) => each.id);
+    const rows = await this.changes.allUntilChanged(
+      'rack row',
+      club,
+      all.map(({ id }) => id),
+      async (missing) => {
+        const read = await this.rows(missing, await this.lifters.onRack(club.id), today);
+        return new Map(read.map((row) => [row.id, row]));
+      },
+    );
+    const inOrder = all.flatMap(({ id }) => rows.get(id) ?? []).sort(byAttention);
+    // Attention moves while one reads: a lifter who is no longer there starts the rack afresh rather than ending it.
+    const from = after === null ? 0 : inOrder.findIndex((row) => row.id === after) + 1;
+    const lifters = inOrder.slice(from, from + RACK_PAGE);
+    const next = from + RACK_PAGE < inOrder.length ? lifters.at(-1)!.id : null;
+    return { today, lifters, total: inOrder.length, next };
+  }
+
+  /** What the rack says of some of those on it. */
+  private async rows(
+    ids: readonly string[],
+    all: readonly Lifter[],
+    today: string,
+  ): Promise<RackView['lifters']> {
+    const wanted = new Set(ids);
     const [histories, checks, sessions, meets, bare] = await Promise.all([
       this.lifters.histories(ids),
       this.checks.latestOf(ids),
@@ -43,24 +69,22 @@ export class RackService {
       this.meets.nextOf(ids, today),
       this.log.bareFortnights(ids, today),
     ]);
-    const rows = all.map(({ id, name, sport }) => {
-      const [check, session, next] = [checks.get(id), sessions.get(id), meets.get(id)];
-      const meet = next ? { name: next.name, on: next.heldOn, days: daysBetween(today, next.heldOn) } : null;
-      const uncleared = (histories.get(id) ?? []).filter((flag) => !flag.cleared).map((flag) => flag.kind);
-      return {
-        ...{ id, name, sport, meet },
-        hands: check?.hands ?? UNCHECKED_HANDS,
-        handsOn: check?.checkedOn ?? null,
-        nextSession: session ? { id: session.id, on: session.heldOn, title: session.title } : null,
-        flag: flagOf({ hands: check?.hands ?? null, uncleared, ...(bare.get(id) ?? NOTHING_BARE) }, meet),
-      };
-    });
-    rows.sort(byAttention);
-    // Attention moves while one reads: a lifter who is no longer there starts the rack afresh rather than ending it.
-    const from = after === null ? 0 : rows.findIndex((row) => row.id === after) + 1;
-    const lifters = rows.slice(from, from + RACK_PAGE);
-    const next = from + RACK_PAGE < rows.length ? lifters.at(-1)!.id : null;
-    return { today, lifters, total: rows.length, next };
+    return all
+      .filter(({ id }) => wanted.has(id))
+      .map(({ id, name, sport }) => {
+        const [check, session, next] = [checks.get(id), sessions.get(id), meets.get(id)];
+        const meet = next
+          ? { name: next.name, on: next.heldOn, days: daysBetween(today, next.heldOn) }
+          : null;
+        const uncleared = (histories.get(id) ?? []).filter((flag) => !flag.cleared).map((flag) => flag.kind);
+        return {
+          ...{ id, name, sport, meet },
+          hands: check?.hands ?? UNCHECKED_HANDS,
+          handsOn: check?.checkedOn ?? null,
+          nextSession: session ? { id: session.id, on: session.heldOn, title: session.title } : null,
+          flag: flagOf({ hands: check?.hands ?? null, uncleared, ...(bare.get(id) ?? NOTHING_BARE) }, meet),
+        };
+      });
   }
 
   /** Everybody on the rack who trains today, by name. */

@@ -1,4 +1,5 @@
 import { Module } from '@nestjs/common';
+import { ChangesModule } from '../../records/changes/changes.module.ts';
 import { HandsChecksModule } from '../../records/hands-checks/hands-checks.module.ts';
 import { HoldBlocksModule } from '../../records/hold-blocks/hold-blocks.module.ts';
 import { KitModule } from '../../records/kit/kit.module.ts';
@@ -19,6 +20,7 @@ import { WeekAheadService } from './week-ahead.service.ts';
 /** Home: who trains today, what is to be decided, and the week ahead. */
 @Module({
   imports: [
+    ChangesModule,
     BarUseModule,
     CallsAdviceModule,
     ClubViewModule,

@@ -3,6 +3,7 @@ import { ATTENTION_LEVELS, type SetCall } from '@iron-clasp/core';
 import type { ClubView, DayDecision, DayView } from '@iron-clasp/contract';
 import { daysBetween, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
 import { Days } from '../../platform/days/days.ts';
+import { ChangesService } from '../../records/changes/changes.service.ts';
 import { KitService } from '../../records/kit/kit.service.ts';
 import { LiftersService } from '../../records/lifters/lifters.service.ts';
 import { MeetsService } from '../../records/meets/meets.service.ts';
@@ -50,9 +51,14 @@ export class TodayService {
     private readonly club: ClubService,
     private readonly week: WeekAheadService,
     private readonly days: Days,
+    private readonly changes: ChangesService,
   ) {}
 
-  async view(club: ClubRef): Promise<DayView> {
+  view(club: ClubRef): Promise<DayView> {
+    return this.changes.untilClubChanged('today', club, () => this.read(club));
+  }
+
+  private async read(club: ClubRef): Promise<DayView> {
     const today = this.days.today(club);
     const lifters = await this.lifters.onRack(club.id);
     const ids = lifters.map((each) => each.id);

@@ -1,0 +1,141 @@
+import { Injectable, type OnModuleInit } from '@nestjs/common';
+import { LRUCache } from 'lru-cache';
+import { DataSource } from 'typeorm';
+import { KeptTables } from '../../platform/database/kept-tables.ts';
+import { together } from '../../platform/database/together.ts';
+import type { ClubRef } from '../../platform/days/club-day.ts';
+import { Days } from '../../platform/days/days.ts';
+import { frozen } from '../../platform/memory/frozen.ts';
+
+/** Answers that this process keeps, up to some 100 kB each. */
+const MOST = 2_000;
+
+/** Rows of one lifter's changes that are summed up at the next look. */
+const MOST_ROWS = 200;
+
+/** Whose answer it is; `id` where it is of one thing of several of the lifter, as a session. */
+export interface AnswerOf {
+  readonly club: ClubRef;
+  readonly lifterId: string;
+  readonly id?: string;
+}
+
+/**
+ * Works out once what rests on a lifter, on what the club's lifters share and on the club's day, until one of them changes. The
+ * database counts the changes itself, so no write can be forgotten.
+ */
+@Injectable()
+export class ChangesService implements OnModuleInit {
+  readonly #answers = new LRUCache<string, { readonly stand: string; readonly answer: Promise<unknown> }>({
+    max: MOST,
+  });
+
+  constructor(
+    private readonly db: DataSource,
+    private readonly days: Days,
+    private readonly kept: KeptTables,
+  ) {}
+
+  onModuleInit(): void {
+    this.kept.register(
+      { name: 'changes_of_lifter', partOf: 'lifter_id', exported: 'never' },
+      { name: 'changes_of_club', ofClub: 'club_id = $1', exported: 'never' },
+    );
+  }
+
+  private readonly stands = together(
+    async (lifterIds, clubId) => {
+      const rows = await this.db.query<{ id: string; stand: string; rows: string }[]>(
+        `SELECT lifter_id AS id, sum(times) || ' ' || (SELECT sum(times) FROM changes_of_club WHERE club_id = $2) AS stand,
+                count(*) AS rows
+           FROM changes_of_lifter WHERE lifter_id = ANY($1) AND club_id = $2 GROUP BY lifter_id`,
+        [lifterIds, clubId],
+      );
+      const long = rows.filter((row) => Number(row.rows) > MOST_ROWS);
+      if (long.length > 0) await this.sumUp(long.map(({ id }) => id));
+      return rows;
+    },
+    (row) => row.id,
+  );
+
+  /** Puts one row in the place of many that say as much together; the number stays. */
+  private async sumUp(lifterIds: readonly string[]): Promise<void> {
+    await this.db.query(
+      `WITH gone AS (DELETE FROM changes_of_lifter WHERE lifter_id = ANY($1) RETURNING lifter_id, club_id, times)
+       INSERT INTO changes_of_lifter (lifter_id, club_id, times)
+         SELECT lifter_id, club_id, sum(times) FROM gone GROUP BY lifter_id, club_id`,
+      [lifterIds],
+    );
+  }
+
+  /**
+   * The same answer for as long as nothing that it may rest on has changed. It is given to all who ask: read, never changed.
+   * @param what names the work; the same name is always the same work.
+   * @param work reads what is committed, outside any transaction, and nothing of another lifter.
+   */
+  async untilChanged<Answer>(
+    what: string,
+    { club, lifterId, id = lifterId }: AnswerOf,
+    work: () => Promise<Answer>,
+  ): Promise<Answer> {
+    // The count is read before the rows: they are at least as new as it says.
+    const [row] = await this.stands([lifterId], club.id);
+    // No such lifter, or one of another club: the work says so.
+    if (!row) return work();
+    return this.keep(keyOf(what, club, id), `${row.stand} ${this.days.today(club)}`, work);
+  }
+
+  /** The same of several lifters at once: what stands is given, the rest is worked out together. */
+  async allUntilChanged<Answer>(
+    what: string,
+    club: ClubRef,
+    lifterIds: readonly string[],
+    work: (missing: readonly string[]) => Promise<ReadonlyMap<string, Answer>>,
+  ): Promise<Map<string, Answer>> {
+    const today = this.days.today(club);
+    const stands = new Map(
+      (await this.stands(lifterIds, club.id)).map((row) => [row.id, `${row.stand} ${today}`]),
+    );
+    const missing = lifterIds.filter(
+      (id) => !stands.has(id) || this.#answers.get(keyOf(what, club, id))?.stand !== stands.get(id),
+    );
+    const found = missing.length > 0 ? await work(missing) : new Map<string, Answer>();
+    const all = new Map<string, Answer>();
+    for (const id of lifterIds) {
+      const stand = stands.get(id);
+      const answer = found.get(id);
+      if (answer === undefined) {
+        const known = this.#answers.get(keyOf(what, club, id));
+        if (known) all.set(id, (await known.answer) as Answer);
+      } else {
+        all.set(id, frozen(answer));
+        if (stand) this.#answers.set(keyOf(what, club, id), { stand, answer: Promise.resolve(answer) });
+      }
+    }
+    return all;
+  }
+
+  /** What rests on all lifters of a club together. */
+  async untilClubChanged<Answer>(what: string, club: ClubRef, work: () => Promise<Answer>): Promise<Answer> {
+    const [row] = await this.db.query<{ stand: string | null }[]>(
+      `SELECT (SELECT sum(times) FROM changes_of_club WHERE club_id = $1) || ' ' ||
+              (SELECT coalesce(sum(times), 0) FROM changes_of_lifter WHERE club_id = $1) AS stand`,
+      [club.id],
+    );
+    const stand = row?.stand;
+    return stand ? this.keep(keyOf(what, club, ''), `${stand} ${this.days.today(club)}`, work) : work();
+  }
+
+  private keep<Answer>(key: string, stand: string, work: () => Promise<Answer>): Promise<Answer> {
+    const known = this.#answers.get(key);
+    if (known?.stand === stand) return known.answer as Promise<Answer>;
+    const answer = work().then(frozen);
+    this.#answers.set(key, { stand, answer });
+    // A fault is not kept: whoever asks next tries again.
+    answer.catch(() => this.#answers.get(key)?.answer === answer && this.#answers.delete(key));
+    return answer;
+  }
+}
+
+/** Answers of one club are never given to another. */
+const keyOf = (what: string, club: ClubRef, id: string): string => `${club.id} ${what} ${id}`;
