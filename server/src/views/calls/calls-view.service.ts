@@ -1,6 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import type { CallsView } from '@iron-clasp/contract';
 import type { ClubRef } from '../../platform/days/club-day.ts';
+import { frozen } from '../../platform/memory/frozen.ts';
 import { KitService } from '../../records/kit/kit.service.ts';
 import { eventBar } from '../../evidence/session/event-of.ts';
 import { SessionFactsService, type SessionFacts } from '../../evidence/session/session-facts.service.ts';
@@ -12,6 +13,9 @@ import { calledSet, headOf, loggedHold, overridesOf } from './call-views.ts';
 /** A session as it is called now: every set with its reasons, the hold, and what is logged. */
 @Injectable()
 export class CallsViewService {
+  /** Facts stand for as long as what they and the venues of their club say. */
+  readonly #said = new WeakMap<SessionFacts, Promise<CallsView>>();
+
   constructor(
     private readonly facts: SessionFactsService,
     private readonly kit: KitService,
@@ -23,7 +27,14 @@ export class CallsViewService {
     return this.of(club, await this.facts.of(club, sessionId));
   }
 
-  async of(club: ClubRef, facts: SessionFacts): Promise<CallsView> {
+  of(club: ClubRef, facts: SessionFacts): Promise<CallsView> {
+    const known = this.#said.get(facts) ?? this.say(club, facts).then(frozen);
+    this.#said.set(facts, known);
+    known.catch(() => this.#said.delete(facts));
+    return known;
+  }
+
+  private async say(club: ClubRef, facts: SessionFacts): Promise<CallsView> {
     const [venues, holds] = await Promise.all([this.kit.venues(club.id), this.holds.of(club, facts)]);
     const calls = this.calls.callAll(facts);
     const faults = new Map(faultsOf(facts.sets, facts.kit).map((fault) => [fault.set, fault]));
