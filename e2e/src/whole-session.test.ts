@@ -49,6 +49,8 @@ it('a lifter alone, on a phone: hands, squeeze, every set, the holds, and how it
     await page.click('They changed');
     await page.press(By.xpath('//button[@role="radio"][normalize-space(.)="callused"]'));
     await page.click('Save');
+    // The check is kept: what it asked has gone, and the test moved up.
+    await page.says('Before the work, if you test today');
     await page.click('Squeeze test');
     for (const [hand, score] of [
       ['left', '35.2'],

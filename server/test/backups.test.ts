@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { BackupsView, ErrorView } from '@iron-clasp/contract';
@@ -119,6 +119,23 @@ it('what goes wrong is said, and leaves nothing half-made', async () => {
   } finally {
     await without.close();
   }
+});
+
+it('a disk that is full is said, and leaves nothing half-made', async () => {
+  const before = readdirSync(folder);
+  // The file that pg_dump is to write is a device that is always full.
+  const kept = service() as unknown as { dump(runner: unknown, file: string): Promise<unknown> };
+  const full = Object.assign(Object.create(kept as object) as object, {
+    dump: (runner: unknown, file: string) => {
+      symlinkSync('/dev/full', file);
+      return kept.dump(runner, file);
+    },
+  });
+  const made = await (full as unknown as BackupsService).make(null);
+  expect(made).toMatchObject({ state: 'failed', file: null });
+  expect(made.why).toBe('The disk is full. Make room, then back up again.');
+  expect(readdirSync(folder)).toEqual(before);
+  expect(await databases()).toEqual([]);
 });
 
 it('a backup of which rows are missing is none', async () => {

@@ -35,77 +35,80 @@ export function SqueezeLane({ protocol, told, onTold, onKeep, onClose }: Squeeze
           To the lane
         </Button>
       </div>
-      <div className="flex min-h-0 grow flex-col items-center justify-center gap-2 overflow-y-auto px-3 py-1 text-center">
-        {next ? (
-          <>
-            <p className="flex flex-wrap items-baseline justify-center gap-x-3">
-              <span className="figures text-4xl leading-none font-semibold capitalize spacious:text-7xl">
-                {next.hand}
-              </span>
-              <span className="text-xl text-quiet">
-                trial {next.trial} of {protocol.trials}
-              </span>
-              <Rest hand={next.hand} done={told} rest={protocol.rest} />
-            </p>
-            {live ? (
-              <DeviceTrial
-                hand={next.hand}
-                contractions={null}
-                // The score too: what waits is read on this device, where a trace says less than its peak.
-                onTrace={(trace, peak) => add({ hand: next.hand, trace, force: peak }, peak)}
-              />
-            ) : (
-              <TypedTrial
-                key={told.length}
-                hand={next.hand}
-                onForce={(force) => add({ hand: next.hand, force }, force)}
-              />
-            )}
-            <p className="hidden text-quiet spacious:block">{protocolWords(protocol)}</p>
-          </>
-        ) : (
-          <p className="text-3xl font-semibold">All trials are done</p>
-        )}
-        {told.length > 0 && (
-          <ol aria-label="Trials so far" className="flex flex-wrap justify-center gap-x-5">
-            {told.map(({ sent, peak }, i) => (
-              <li key={i} className="figures text-xl">
-                <span className="text-quiet">{sent.hand}</span> {peak.toFixed(1)}
-              </li>
-            ))}
-          </ol>
-        )}
-      </div>
-      <div className="grid w-full max-w-2xl shrink-0 gap-2 self-center px-3 py-2">
-        {next && told.length === 0 && (
-          <Choices
-            large
-            legend="Scores come"
-            value={live ? 'live' : 'typed'}
-            onChange={(source) => setLive(source === 'live')}
-            options={[
-              ['typed', 'typed in'],
-              ['live', 'live from a dynamometer'],
-            ]}
-          />
-        )}
-        {next && <Caution>Stop on sharp pain, numbness or dizziness. Breathe all the time.</Caution>}
-        <div className="grid auto-cols-fr grid-flow-col gap-2">
-          <Button
-            look={next ? 'plain' : 'action'}
-            className={`text-xl ${SECOND}`}
-            disabled={told.length === 0}
-            onClick={() => onKeep(told.map(({ sent }) => sent))}
-          >
-            {next ? 'Keep what there is' : 'Save'}
-          </Button>
-          <Button
-            className={`text-xl ${SECOND}`}
-            disabled={told.length === 0}
-            onClick={() => onTold(told.slice(0, -1))}
-          >
-            Undo trial
-          </Button>
+      {/* A phone held across has no height for one below the other. */}
+      <div className="flex min-h-0 grow flex-col flat:flex-row">
+        <div className="flex min-h-0 grow flex-col items-center justify-center gap-2 overflow-y-auto px-3 py-1 text-center">
+          {next ? (
+            <>
+              <p className="flex flex-wrap items-baseline justify-center gap-x-3">
+                <span className="figures text-4xl leading-none font-semibold capitalize spacious:text-7xl">
+                  {next.hand}
+                </span>
+                <span className="text-xl text-quiet">
+                  trial {next.trial} of {protocol.trials}
+                </span>
+                <Rest hand={next.hand} done={told} rest={protocol.rest} />
+              </p>
+              {live ? (
+                <DeviceTrial
+                  hand={next.hand}
+                  contractions={null}
+                  // The score too: what waits is read on this device, where a trace says less than its peak.
+                  onTrace={(trace, peak) => add({ hand: next.hand, trace, force: peak }, peak)}
+                />
+              ) : (
+                <TypedTrial
+                  key={told.length}
+                  hand={next.hand}
+                  onForce={(force) => add({ hand: next.hand, force }, force)}
+                />
+              )}
+              <p className="hidden text-quiet spacious:block">{protocolWords(protocol)}</p>
+            </>
+          ) : (
+            <p className="text-3xl font-semibold">All trials are done</p>
+          )}
+          {told.length > 0 && (
+            <ol aria-label="Trials so far" className="flex flex-wrap justify-center gap-x-5">
+              {told.map(({ sent, peak }, i) => (
+                <li key={i} className="figures text-xl">
+                  <span className="text-quiet">{sent.hand}</span> {peak.toFixed(1)}
+                </li>
+              ))}
+            </ol>
+          )}
+        </div>
+        <div className="grid w-full max-w-2xl shrink-0 gap-2 self-center px-3 py-2 flat:w-1/2">
+          {next && told.length === 0 && (
+            <Choices
+              large
+              legend="Scores come"
+              value={live ? 'live' : 'typed'}
+              onChange={(source) => setLive(source === 'live')}
+              options={[
+                ['typed', 'typed in'],
+                ['live', 'live from a dynamometer'],
+              ]}
+            />
+          )}
+          {next && <Caution>Stop on sharp pain, numbness or dizziness. Breathe all the time.</Caution>}
+          <div className="grid auto-cols-fr grid-flow-col gap-2">
+            <Button
+              look={next ? 'plain' : 'action'}
+              className={`text-xl ${SECOND}`}
+              disabled={told.length === 0}
+              onClick={() => onKeep(told.map(({ sent }) => sent))}
+            >
+              {next ? 'Keep what there is' : 'Save'}
+            </Button>
+            <Button
+              className={`text-xl ${SECOND}`}
+              disabled={told.length === 0}
+              onClick={() => onTold(told.slice(0, -1))}
+            >
+              Undo trial
+            </Button>
+          </div>
         </div>
       </div>
     </section>

@@ -25,7 +25,12 @@ export function TypedTrial({
     else onForce(force);
   };
   return (
-    <form ref={input} onSubmit={submit} noValidate className="flex flex-wrap items-start gap-3">
+    <form
+      ref={input}
+      onSubmit={submit}
+      noValidate
+      className="flex flex-wrap items-start justify-center gap-3"
+    >
       <Field
         label={`Score, ${hand} hand`}
         unit="kgf"
@@ -36,7 +41,7 @@ export function TypedTrial({
           setText(event.target.value);
           setError(undefined);
         }}
-        className="w-64"
+        className="w-44 text-left"
       />
       <Button type="submit" look="action" className="mt-6 min-h-11 px-5">
         Next
