@@ -255,7 +255,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
       <Opening
         view={known}
         accountId={accountId}
-        unseen={unseen && !view.hands.unwell}
+        unseen={unseen && !view.hands.unwell && over?.kind !== 'squeeze'}
         first={lane.count.done === 0 && now?.kind === 'set' && !stop && over === null}
         onSqueeze={() => setOver({ kind: 'squeeze' })}
       />

@@ -37,7 +37,7 @@ export function SqueezeLane({ protocol, told, onTold, onKeep, onClose }: Squeeze
       </div>
       {/* A phone held across has no height for one below the other. */}
       <div className="flex min-h-0 grow flex-col flat:flex-row">
-        <div className="flex min-h-0 grow flex-col items-center justify-center gap-2 overflow-y-auto px-3 py-1 text-center">
+        <div className="flex min-h-0 grow flex-col items-center gap-2 overflow-y-auto px-3 py-1 text-center *:first:mt-auto *:last:mb-auto">
           {next ? (
             <>
               <p className="flex flex-wrap items-baseline justify-center gap-x-3">

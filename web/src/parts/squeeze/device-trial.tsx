@@ -130,7 +130,7 @@ export function DeviceTrial({ hand, contractions, onTrace }: DeviceTrialProps): 
   }, [state, samples]);
 
   return (
-    <div className="grid gap-3">
+    <div className="grid w-full max-w-2xl gap-3 flat:gap-1">
       {info === null ? (
         <div className="flex flex-wrap items-end gap-3">
           <Field
@@ -147,7 +147,7 @@ export function DeviceTrial({ hand, contractions, onTrace }: DeviceTrialProps): 
         </div>
       ) : (
         <>
-          <p className="flex flex-wrap items-center gap-x-4 gap-y-1 text-quiet">
+          <p className="flex flex-wrap items-center gap-x-4 gap-y-1 text-quiet flat:hidden">
             <span>
               {info.name}, {info.rate} samples a second
             </span>
@@ -161,7 +161,7 @@ export function DeviceTrial({ hand, contractions, onTrace }: DeviceTrialProps): 
             </Button>
           </p>
           <LiveTrace samples={samples} max={info.max} />
-          <div className="flex flex-wrap items-center gap-4">
+          <div className="flex flex-wrap items-center gap-4 flat:flex-nowrap">
             {state === 'measuring' ? (
               <Button className="min-h-14 px-6 text-xl" onClick={finish}>
                 End the squeeze
@@ -171,7 +171,7 @@ export function DeviceTrial({ hand, contractions, onTrace }: DeviceTrialProps): 
                 {contractions ? `Start, ${hand} hand` : `Squeeze, ${hand} hand`}
               </Button>
             )}
-            <p className="figures text-2xl" aria-live="off">
+            <p className="figures text-2xl flat:text-lg" aria-live="off">
               {readOut.now.toFixed(1)} <span className="text-quiet">now</span> · {readOut.peak.toFixed(1)}{' '}
               <span className="text-quiet">peak, kgf</span>
             </p>

@@ -28,7 +28,8 @@ export class LiveSamples {
 
 /** s in the window of the drawing. */
 const WINDOW = 8;
-const HEIGHT = 200;
+/** As much as a phone held across leaves for it. */
+const HEIGHT = 'h-[clamp(4.5rem,20dvh,12.5rem)]';
 
 /** The trace as it is squeezed, drawn once a frame of the screen. */
 export function LiveTrace({ samples, max }: { samples: LiveSamples; max: number }): ReactElement {
@@ -41,18 +42,18 @@ export function LiveTrace({ samples, max }: { samples: LiveSamples; max: number 
     let frame = 0;
     let drawn = 0;
     const draw = (): void => {
-      const width = element.clientWidth;
-      if (element.width !== width * devicePixelRatio) {
+      const { clientWidth: width, clientHeight: height } = element;
+      if (element.width !== width * devicePixelRatio || element.height !== height * devicePixelRatio) {
         element.width = width * devicePixelRatio;
-        element.height = HEIGHT * devicePixelRatio;
+        element.height = height * devicePixelRatio;
       }
       pen.setTransform(devicePixelRatio, 0, 0, devicePixelRatio, 0, 0);
-      pen.clearRect(0, 0, width, HEIGHT);
+      pen.clearRect(0, 0, width, height);
       const { times, forces } = samples;
       const top = Math.min(max, Math.max(20, samples.peak * 1.15));
       const end = Math.max(WINDOW, times.at(-1) ?? 0);
       const x = (seconds: number): number => ((seconds - end + WINDOW) / WINDOW) * width;
-      const y = (force: number): number => HEIGHT - 4 - (Math.max(0, force) / top) * (HEIGHT - 12);
+      const y = (force: number): number => height - 4 - (Math.max(0, force) / top) * (height - 12);
       pen.strokeStyle = colour('--rule');
       pen.fillStyle = colour('--quiet');
       pen.font = '14px "Barlow Condensed", sans-serif';
@@ -84,8 +85,7 @@ export function LiveTrace({ samples, max }: { samples: LiveSamples; max: number 
   return (
     <canvas
       ref={canvas}
-      className="block w-full border-y border-rule"
-      style={{ height: HEIGHT }}
+      className={`block w-full border-y border-rule ${HEIGHT}`}
       role="img"
       aria-label="The squeeze as it is measured; its peak is read out below."
     />
