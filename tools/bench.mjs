@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { rmSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -114,6 +115,17 @@ async function benchRoutes({ url, databaseUrl }, coach, lifter) {
     // Twice before: what is worked out at the first look, and in the background after it, is measured elsewhere.
     for (let i = 0; i < (heavy ? 1 : 24); i++) await ask(path(i));
     line(name, await timed(heavy ? HEAVY_ROUNDS : ROUNDS, (i) => ask(path(i))), yardstick, 'bare SQL');
+  }
+  say('the first look after a change of the lifter:');
+  for (const name of Object.keys(pages).filter((each) => /calls|holds/.test(each))) {
+    const times = [];
+    for (let i = 0; i < HEAVY_ROUNDS * 2; i++) {
+      const { id, hands } = lifter(i);
+      const body = { hands, checkedAt: coach.now() };
+      await coach.send('PUT', `/lifters/${id}/hands-checks/${randomUUID()}`, body);
+      times.push((await timed(1, () => ask(pages[name].path(i)))).median);
+    }
+    line(name, summary(times), yardstick, 'bare SQL');
   }
   say(`with ${AT_ONCE} requests under way at once:`);
   for (const name of Object.keys(pages).filter((each) => /calls \(|holds \(/.test(each))) {

@@ -7,7 +7,7 @@ import { addForeignCoach, startApi, type Api } from './api.test-helper.ts';
 const SAY_NOTHING = new Set([
   ...['api_token', 'sign_in', 'password_link', 'share_link', 'invitation', 'deed', 'lane_stand'],
   ...['library_plan', 'training_import', 'training_import_row', 'lifter_change', 'squeeze_trace'],
-  ...['kept_curve', 'log_version', 'changes_of_lifter', 'changes_of_club'],
+  ...['kept_curve', 'kept_back_test', 'log_version', 'changes_of_lifter', 'changes_of_club'],
 ]);
 
 let api: Api;

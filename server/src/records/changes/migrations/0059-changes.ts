@@ -61,7 +61,7 @@ const OWNED: readonly Owned[] = [
   ...[
     ...['lifter_history', 'training_session', 'logged_set', 'logged_hold', 'log_correction', 'hands_check'],
     ...['meet', 'season_mark', 'hold_decision', 'hold_setting', 'call_override', 'gripper_attempt'],
-    ...['squeeze_test', 'kept_back_test'],
+    'squeeze_test',
   ].map(ofLifter),
   partOf('planned_set', 'training_session', 'session_id', 'lifter'),
   partOf('call_override_set', 'call_override', 'override_id', 'lifter'),
