@@ -130,7 +130,15 @@ export function useRequestForm<Typed extends FieldValues, Body extends object, A
     onSubmit: (event) => void submit(event),
     fault,
     within: (path) => faultIn(get(errors, path), path)?.message,
-    field: (name, path = name) => ({ ...form.register(name), error: fault(path) }),
+    field: (name, path = name) => ({
+      ...form.register(name, {
+        ...(draft && {
+          onChange: (event: { readonly target: { readonly value: unknown } }) =>
+            draft.set({ [name]: event.target.value } as Partial<Typed>),
+        }),
+      }),
+      error: fault(path),
+    }),
     wrong: faultIn(errors, ''),
     failed,
     sending: isSubmitting,

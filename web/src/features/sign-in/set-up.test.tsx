@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import '../../ui/component.test-helper.ts';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { render, screen, waitFor, within } from '@testing-library/react';
+import { cleanup, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { SetUpRequest } from '@iron-clasp/contract';
 import { MemoryRouter, Route, Routes } from 'react-router';
@@ -11,6 +11,7 @@ import { SetUp } from './set-up.tsx';
 const sent: { method: string | undefined; path: string; body: SetUpRequest & { password: string } }[] = [];
 let answers: Record<string, { status: number; body: unknown }>;
 beforeEach(() => {
+  window.localStorage.clear();
   sent.length = 0;
   answers = { '/api/welcome': { status: 200, body: { demo: null, setUp: true } } };
   Object.assign(globalThis, {
@@ -106,6 +107,30 @@ it('starts the club with what was typed, and goes to Today; what the server says
     lifters: [{ name: 'Ana Lind', deadliftMax: 182.5 }, { name: 'Bo Marsh' }],
   });
   expect(second!.lifters[1]!.deadliftMax).toBeCloseTo(182.344, 2);
+});
+
+it('what was typed outlives a reload, but for code and password; it goes when the club is started', async () => {
+  open('/set-up');
+  await fill('Ana Lind 182,5');
+  await write('The same again', PASSWORD);
+  cleanup();
+  expect(JSON.stringify({ ...window.localStorage })).not.toMatch(/kiln tether|ABCD-EFGH/);
+  open('/set-up');
+  const value = async (label: string | RegExp): Promise<string> =>
+    ((await screen.findByLabelText(label)) as HTMLInputElement).value;
+  expect(await value('Name of the club')).toBe('Slag Lane Barbell');
+  expect(await value('E-mail')).toBe('ada@slag.example');
+  expect(await value(/^Lifters/)).toBe('Ana Lind 182,5');
+  expect(screen.getByRole('radio', { name: 'kg' }).ariaChecked).toBe('true');
+  expect(await value('Code of the terminal')).toBe('');
+  expect(await value(/^Password/)).toBe('');
+  await write('Code of the terminal', 'ABCD-EFGH-JKLM');
+  await write(/^Password/, PASSWORD);
+  await write('The same again', PASSWORD);
+  answers['/api/set-up'] = { status: 200, body: { account: {}, club: {}, token: 'x' } };
+  await start();
+  expect(await screen.findByText('another page')).toBeTruthy();
+  expect({ ...window.localStorage }).toEqual({});
 });
 
 it('where a club was started already, there is nothing to start', async () => {

@@ -4,6 +4,7 @@ import { useState, type ReactElement, type ReactNode } from 'react';
 import { Controller } from 'react-hook-form';
 import { Link, useNavigate } from 'react-router';
 import { useSetUp, useWelcome } from '../../data/session/session.ts';
+import { useDraft, type Draft } from '../../offline/drafts.ts';
 import { Button } from '../../ui/button.tsx';
 import { Choices } from '../../ui/choices.tsx';
 import { ClubFields, habitsHere } from '../../ui/club-fields.tsx';
@@ -65,8 +66,26 @@ interface Typed {
   lifters: string;
 }
 
+const START: Typed = {
+  ...{ code: '', name: '', habits: habitsHere(), ownerName: '', email: '', password: '', again: '' },
+  ...{ venue: '', preset: 'powerlifting', lifters: '' },
+};
+
+/** What is typed outlives a reload; code and password are typed again, since a device keeps no secret. */
+function useTyped(): Pick<Draft<Typed>, 'value' | 'set' | 'done'> {
+  const { value, set, done } = useDraft<Omit<Typed, 'code' | 'password' | 'again'>>('set-up', START, 0);
+  return {
+    value: { ...START, ...value, code: '', password: '', again: '' },
+    set: ({ code: _code, password: _password, again: _again, ...rest }) => {
+      if (Object.keys(rest).length > 0) set(rest);
+    },
+    done,
+  };
+}
+
 function Form(): ReactElement {
   const setUp = useSetUp();
+  const draft = useTyped();
   const navigate = useNavigate();
   // Made once a page: sent again after a lost answer it is still the same club.
   const [ids] = useState(() => ({
@@ -77,25 +96,25 @@ function Form(): ReactElement {
   }));
   const read = ({ lifters, habits }: Pick<Typed, 'lifters' | 'habits'>): LifterLine[] =>
     readLifterLines(lifters, habits.unit);
-  const { form, field, fault, onSubmit, failed, sending } = useRequestForm<Typed, SetUpRequest, unknown>({
-    request: SetUpRequest,
-    start: {
-      ...{ code: '', name: '', habits: habitsHere(), ownerName: '', email: '', password: '', again: '' },
-      ...{ venue: '', preset: 'powerlifting', lifters: '' },
+  const { form, field, fault, set, onSubmit, failed, sending } = useRequestForm<Typed, SetUpRequest, unknown>(
+    {
+      request: SetUpRequest,
+      start: START,
+      draft,
+      bodyOf: (typed): SetUpRequest => ({
+        code: typed.code,
+        club: { id: ids.club, name: typed.name, ...typed.habits },
+        owner: { id: ids.owner, name: typed.ownerName, email: typed.email, password: typed.password },
+        venue: { id: ids.venue, name: typed.venue, preset: typed.preset },
+        lifters: read(typed)
+          .filter((row) => row.fault === undefined)
+          .slice(0, MOST_FIRST_LIFTERS)
+          .map(({ name, deadliftMax }, i) => ({ id: ids.lifters[i]!, name, deadliftMax })),
+      }),
+      send: (body) => setUp.mutateAsync(body),
+      onSaved: () => void navigate('/', { replace: true }),
     },
-    bodyOf: (typed): SetUpRequest => ({
-      code: typed.code,
-      club: { id: ids.club, name: typed.name, ...typed.habits },
-      owner: { id: ids.owner, name: typed.ownerName, email: typed.email, password: typed.password },
-      venue: { id: ids.venue, name: typed.venue, preset: typed.preset },
-      lifters: read(typed)
-        .filter((row) => row.fault === undefined)
-        .slice(0, MOST_FIRST_LIFTERS)
-        .map(({ name, deadliftMax }, i) => ({ id: ids.lifters[i]!, name, deadliftMax })),
-    }),
-    send: (body) => setUp.mutateAsync(body),
-    onSaved: () => void navigate('/', { replace: true }),
-  });
+  );
   const typed = form.watch();
   const rows = read(typed);
   const faults = rows.filter((row) => row.fault !== undefined).length;
@@ -126,11 +145,11 @@ function Form(): ReactElement {
         <Controller
           control={form.control}
           name="habits"
-          render={({ field: { value, onChange } }) => (
+          render={({ field: { value } }) => (
             <ClubFields
               value={value}
               fault={(each) => fault(`club.${each}`)}
-              onChange={(changes) => onChange({ ...value, ...changes })}
+              onChange={(changes) => set({ habits: { ...value, ...changes } })}
             />
           )}
         />
@@ -150,12 +169,12 @@ function Form(): ReactElement {
         <Controller
           control={form.control}
           name="preset"
-          render={({ field: { value, onChange } }) => (
+          render={({ field: { value } }) => (
             <Choices
               legend="What kind of room is it?"
               value={value}
               options={VENUE_PRESETS.map(({ id, name }) => [id, name] as const)}
-              onChange={onChange}
+              onChange={(preset) => set({ preset })}
             />
           )}
         />
@@ -171,10 +190,9 @@ function Form(): ReactElement {
           rows={6}
           spellCheck={false}
           placeholder={'Ana Lind 182.5\nBo Marsh 402 lb'}
-          error={fault('lifters')}
-          {...form.register('lifters')}
+          {...field('lifters')}
         />
-        <FromFile onText={(text) => form.setValue('lifters', text, { shouldDirty: true })} />
+        <FromFile onText={(lifters) => set({ lifters })} />
         <Rows rows={rows} unit={typed.habits.unit} />
       </Part>
       {failed && <Failed error={failed} />}
