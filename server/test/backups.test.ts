@@ -3,7 +3,12 @@ import { mkdtempSync, readdirSync, rmSync, symlinkSync, writeFileSync } from 'no
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { BackupsView, ErrorView } from '@iron-clasp/contract';
+import type { QueryRunner } from 'typeorm';
+import { Clock } from '../src/platform/clock/clock.ts';
+import type { Config } from '../src/platform/config/config.ts';
+import { CONFIG } from '../src/platform/config/token.ts';
 import { BackupsService } from '../src/records/backups/backups.service.ts';
+import { ClubsService } from '../src/records/clubs/clubs.service.ts';
 import { addPerson, Coach, startApi, type Api } from './api.test-helper.ts';
 
 let api: Api;
@@ -121,17 +126,23 @@ it('what goes wrong is said, and leaves nothing half-made', async () => {
   }
 });
 
+/** The file that pg_dump is to write is a device that is always full. */
+class OnAFullDisk extends BackupsService {
+  protected override dump(runner: QueryRunner, file: string): Promise<ReadonlyMap<string, number>> {
+    symlinkSync('/dev/full', file);
+    return super.dump(runner, file);
+  }
+}
+
 it('a disk that is full is said, and leaves nothing half-made', async () => {
   const before = readdirSync(folder);
-  // The file that pg_dump is to write is a device that is always full.
-  const kept = service() as unknown as { dump(runner: unknown, file: string): Promise<unknown> };
-  const full = Object.assign(Object.create(kept as object) as object, {
-    dump: (runner: unknown, file: string) => {
-      symlinkSync('/dev/full', file);
-      return kept.dump(runner, file);
-    },
-  });
-  const made = await (full as unknown as BackupsService).make(null);
+  const full = new OnAFullDisk(
+    api.db,
+    api.app.get(ClubsService),
+    api.app.get(Clock),
+    api.app.get<Config>(CONFIG),
+  );
+  const made = await full.make(null);
   expect(made).toMatchObject({ state: 'failed', file: null });
   expect(made.why).toBe('The disk is full. Make room, then back up again.');
   expect(readdirSync(folder)).toEqual(before);

@@ -186,6 +186,16 @@ describe('a club', () => {
       /newer version/,
     ],
     [
+      'a password of somebody’s making',
+      async () =>
+        forge((await taken()).path, (path, text) =>
+          path === 'data/account.json'
+            ? text.replaceAll('"email":', '"password_hash": "mine", "email":')
+            : text,
+        ),
+      /it holds password_hash of account/,
+    ],
+    [
       'the export of a lifter',
       async () => (await take(coach, `/lifters/${await idOf('Noor Haddad')}/export`)).path,
       /one lifter/,

@@ -160,7 +160,7 @@ export class BackupsService {
   }
 
   /** Writes the dump; rows by table as they were in the very moment it shows. */
-  private dump(runner: QueryRunner, file: string): Promise<ReadonlyMap<string, number>> {
+  protected dump(runner: QueryRunner, file: string): Promise<ReadonlyMap<string, number>> {
     return inOneMoment(runner.manager, async (manager) => {
       const [{ snapshot }]: [{ snapshot: string }] = await manager.query(
         'SELECT pg_export_snapshot() AS snapshot',

@@ -133,6 +133,11 @@ export class ExportReader {
       if (line === '[' || line === ']' || line === '') continue;
       const text = line.endsWith(',') ? line.slice(0, -1) : line;
       const row = as(JSON.parse(text) as Row);
+      const secret = table.secret?.find((column) => column in row);
+      if (secret)
+        throw unusable(
+          `The export is not as it was made: it holds ${secret} of ${table.name}, which no export does.`,
+        );
       batch.push(table.comesBack ? table.comesBack(row) : row);
       length += text.length;
       if (batch.length >= ROWS_AT_ONCE || length >= TEXT_AT_ONCE) await add();
