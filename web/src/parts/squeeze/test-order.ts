@@ -34,7 +34,8 @@ export function restLeft(
   now: number,
 ): number {
   const last = done.filter((each) => each.hand === hand).at(-1);
-  return last ? Math.max(0, Math.ceil(rest - (now - last.at) / 1000)) : 0;
+  // The clock is read now and then: the squeeze may be younger than the reading.
+  return last ? Math.max(0, Math.ceil(rest - Math.max(0, now - last.at) / 1000)) : 0;
 }
 
 /** How a protocol is said: handle, elbow, posture, order. */
