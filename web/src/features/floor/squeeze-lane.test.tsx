@@ -20,7 +20,10 @@ function Lane({ start = [] }: { start?: readonly DoneTrial[] }): ReactElement {
   return <SqueezeLane protocol={PROTOCOL} told={told} onTold={setTold} onKeep={onKeep} onClose={onClose} />;
 }
 const score = async (hand: string, words: string): Promise<void> =>
-  userEvent.type(screen.getByRole('textbox', { name: new RegExp(`^Score, ${hand} hand`) }), `${words}{Enter}`);
+  userEvent.type(
+    screen.getByRole('textbox', { name: new RegExp(`^Score, ${hand} hand`) }),
+    `${words}{Enter}`,
+  );
 
 beforeEach(() => {
   onKeep.mockClear();
