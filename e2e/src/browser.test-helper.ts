@@ -29,6 +29,9 @@ interface Device {
   readonly keeps?: boolean;
 }
 
+/** Pages of a test live for seconds: making their code faster takes longer than it saves. */
+const UNOPTIMISED = ['--js-flags=--no-turbofan --no-maglev'];
+
 const LAPTOP: Device = { width: 1280, height: 800 };
 /** For what is done at a desk, with the network that is there. */
 export const DESK: Device = { ...LAPTOP, keeps: false };
@@ -47,6 +50,9 @@ export async function query(text: string): Promise<void> {
 
 /** How long a page is watched before it is asked anew, ms: what is shown by style alone changes nothing in it. */
 const WATCHED = 5_000;
+
+/** Between two looks at a page that changes all the time, ms: each look lays it out. */
+const BETWEEN = 100;
 
 /** A script that looks now, and again whenever the page has changed. */
 const WATCH = (look: string): string => `
@@ -72,8 +78,8 @@ const WATCH = (look: string): string => `
   const observer = new MutationObserver(() => {
     if (waiting || over) return;
     const since = performance.now() - last;
-    if (since > 25) check();
-    else { waiting = true; setTimeout(check, 25 - since); }
+    if (since > ${BETWEEN}) check();
+    else { waiting = true; setTimeout(check, ${BETWEEN} - since); }
   });
   observer.observe(document, { subtree: true, childList: true, characterData: true, attributes: true });
   const timer = setInterval(() => (performance.now() - start > ${WATCHED} ? finish(null) : check()), 200);
@@ -95,7 +101,10 @@ export class Page {
   }
 
   static async open(device = LAPTOP, base?: string): Promise<Page> {
-    const { driver, close } = await openBrowser(device);
+    const { driver, close } = await openBrowser({
+      ...device,
+      flags: [...UNOPTIMISED, ...(device.flags ?? [])],
+    });
     if (device.keeps === false)
       await driver.sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
         source: 'delete Navigator.prototype.serviceWorker',
