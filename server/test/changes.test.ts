@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { KeptTables, type KnownTable } from '../src/platform/database/kept-tables.ts';
 import type { ClubRef } from '../src/platform/days/club-day.ts';
 import { ChangesService } from '../src/records/changes/changes.service.ts';
@@ -153,6 +154,29 @@ it('of many lifters works out again only those that changed', async () => {
   expect(await all()).toEqual(new Map(ids.map((id) => [id, `of ${id}`])));
   await all();
   expect(worked).toEqual([ids, [lifterId]]);
+});
+
+it('of more lifters than it keeps, each is given, and none as they were before a change', async () => {
+  const many = Array.from({ length: 2_100 }, () => randomUUID());
+  await api.db.query(
+    `INSERT INTO lifter (id, club_id, name, sport, unit, dominant_hand, stance, deadlift_max, training_since, school_id, hook_stage, thresholds)
+     SELECT fresh, club_id, 'Guest ' || fresh, sport, unit, dominant_hand, stance, deadlift_max, training_since, school_id, hook_stage, thresholds
+       FROM lifter, unnest($2::uuid[]) AS fresh WHERE id = $1`,
+    [lifterId, many],
+  );
+  const all = (ids: readonly string[], work = ids): Promise<Map<string, string>> =>
+    changes.allUntilChanged(
+      'crowd',
+      club,
+      ids,
+      async (missing) => new Map(missing.filter((id) => work.includes(id)).map((id) => [id, id])),
+    );
+  // Most of them stand when those before them in order are added.
+  await all(many.slice(0, 1_500));
+  expect((await all(many.toReversed())).size).toBe(many.length);
+  await all([lifterId]);
+  await api.db.query('UPDATE lifter SET name = name WHERE id = $1', [lifterId]);
+  expect(await all([lifterId], [])).toEqual(new Map());
 });
 
 it('sums up many changes of a lifter without a new number', async () => {

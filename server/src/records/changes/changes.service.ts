@@ -96,21 +96,18 @@ export class ChangesService implements OnModuleInit {
     const stands = new Map(
       (await this.stands(lifterIds, club.id)).map((row) => [row.id, `${row.stand} ${today}`]),
     );
-    const missing = lifterIds.filter(
-      (id) => !stands.has(id) || this.#answers.get(keyOf(what, club, id))?.stand !== stands.get(id),
-    );
-    const found = missing.length > 0 ? await work(missing) : new Map<string, Answer>();
+    // Taken before anything is added: that may push out what is still to be given.
     const all = new Map<string, Answer>();
     for (const id of lifterIds) {
+      const known = this.#answers.get(keyOf(what, club, id));
+      if (known && known.stand === stands.get(id)) all.set(id, (await known.answer) as Answer);
+    }
+    const missing = lifterIds.filter((id) => !all.has(id));
+    for (const [id, found] of missing.length > 0 ? await work(missing) : []) {
+      const answer = frozen(found);
+      all.set(id, answer);
       const stand = stands.get(id);
-      const answer = found.get(id);
-      if (answer === undefined) {
-        const known = this.#answers.get(keyOf(what, club, id));
-        if (known) all.set(id, (await known.answer) as Answer);
-      } else {
-        all.set(id, frozen(answer));
-        if (stand) this.#answers.set(keyOf(what, club, id), { stand, answer: Promise.resolve(answer) });
-      }
+      if (stand) this.#answers.set(keyOf(what, club, id), { stand, answer: Promise.resolve(answer) });
     }
     return all;
   }
