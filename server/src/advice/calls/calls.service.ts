@@ -17,6 +17,7 @@ import {
 import type { HandsCheckView, TriedSet, WhatIfRequest, WhatIfView } from '@iron-clasp/contract';
 import type { ClubRef } from '../../platform/days/club-day.ts';
 import { notFound, Problem } from '../../platform/http/problem.ts';
+import { OnceFor } from '../../platform/memory/once-for.ts';
 import type { KnownOverride } from '../../records/call-overrides/call-overrides.service.ts';
 import type { Lifter } from '../../records/lifters/lifter.entity.ts';
 import { KitService, type VenueKit } from '../../records/kit/kit.service.ts';
@@ -44,7 +45,7 @@ export interface Circumstances {
 /** Grip, straps and chalk for each set of a session, as things are or under other circumstances. */
 @Injectable()
 export class CallsService {
-  readonly #called = new WeakMap<SessionFacts, readonly SetCall[]>();
+  readonly #called = new OnceFor<SessionFacts, readonly SetCall[]>();
 
   constructor(
     private readonly facts: SessionFactsService,
@@ -56,9 +57,7 @@ export class CallsService {
   /** Calls every set; overrides are followed where nothing bars them. Things as they are are called once for the same facts. */
   callAll(facts: SessionFacts, other: Circumstances = {}): readonly SetCall[] {
     if (Object.keys(other).length > 0) return callSession(this.contextOf(facts, other));
-    const known = this.#called.get(facts) ?? callSession(this.contextOf(facts, {}));
-    this.#called.set(facts, known);
-    return known;
+    return this.#called.of(facts, () => callSession(this.contextOf(facts)));
   }
 
   /** The session as the engine takes it. */

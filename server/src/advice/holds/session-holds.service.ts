@@ -2,6 +2,7 @@ import { Injectable } from '@nestjs/common';
 import { curveOn, type HoldKindId } from '@iron-clasp/core';
 import type { SessionHoldView } from '@iron-clasp/contract';
 import type { ClubRef } from '../../platform/days/club-day.ts';
+import { OnceFor } from '../../platform/memory/once-for.ts';
 import { HoldDecisionsService, inForce } from '../../records/hold-decisions/hold-decisions.service.ts';
 import { HoldSettingsService } from '../../records/hold-settings/hold-settings.service.ts';
 import { SqueezeService } from '../../records/squeeze/squeeze.service.ts';
@@ -14,7 +15,7 @@ import { HoldPrescriber, wantsBodyMass } from './hold-prescriber.ts';
 @Injectable()
 export class SessionHoldsService {
   /** Facts stand for as long as what they and their holds rest on: nothing else is read. */
-  readonly #prescribed = new WeakMap<SessionFacts, Promise<SessionHoldView[]>>();
+  readonly #prescribed = new OnceFor<SessionFacts, SessionHoldView[]>();
 
   constructor(
     private readonly decisions: HoldDecisionsService,
@@ -29,10 +30,7 @@ export class SessionHoldsService {
    * and the next ones with today's results in.
    */
   of(club: ClubRef, facts: SessionFacts): Promise<SessionHoldView[]> {
-    const known = this.#prescribed.get(facts) ?? this.prescribed(club, facts);
-    this.#prescribed.set(facts, known);
-    known.catch(() => this.#prescribed.delete(facts));
-    return known;
+    return this.#prescribed.later(facts, () => this.prescribed(club, facts));
   }
 
   private async prescribed(club: ClubRef, facts: SessionFacts): Promise<SessionHoldView[]> {

@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import type { CallsView } from '@iron-clasp/contract';
 import type { ClubRef } from '../../platform/days/club-day.ts';
-import { frozen } from '../../platform/memory/frozen.ts';
+import { OnceFor } from '../../platform/memory/once-for.ts';
 import { KitService } from '../../records/kit/kit.service.ts';
 import { eventBar } from '../../evidence/session/event-of.ts';
 import { SessionFactsService, type SessionFacts } from '../../evidence/session/session-facts.service.ts';
@@ -14,7 +14,7 @@ import { calledSet, headOf, loggedHold, overridesOf } from './call-views.ts';
 @Injectable()
 export class CallsViewService {
   /** Facts stand for as long as what they and the venues of their club say. */
-  readonly #said = new WeakMap<SessionFacts, Promise<CallsView>>();
+  readonly #said = new OnceFor<SessionFacts, CallsView>();
 
   constructor(
     private readonly facts: SessionFactsService,
@@ -28,10 +28,7 @@ export class CallsViewService {
   }
 
   of(club: ClubRef, facts: SessionFacts): Promise<CallsView> {
-    const known = this.#said.get(facts) ?? this.say(club, facts).then(frozen);
-    this.#said.set(facts, known);
-    known.catch(() => this.#said.delete(facts));
-    return known;
+    return this.#said.later(facts, () => this.say(club, facts));
   }
 
   private async say(club: ClubRef, facts: SessionFacts): Promise<CallsView> {
