@@ -50,12 +50,14 @@ export function SqueezeLane({ protocol, told, onTold, onKeep, onClose }: Squeeze
                 <Rest hand={next.hand} done={told} rest={protocol.rest} />
               </p>
               {live ? (
-                <DeviceTrial
-                  hand={next.hand}
-                  contractions={null}
-                  // The score too: what waits is read on this device, where a trace says less than its peak.
-                  onTrace={(trace, peak) => add({ hand: next.hand, trace, force: peak }, peak)}
-                />
+                <div className="w-full max-w-2xl">
+                  <DeviceTrial
+                    hand={next.hand}
+                    contractions={null}
+                    // The score too: what waits is read on this device, where a trace says less than its peak.
+                    onTrace={(trace, peak) => add({ hand: next.hand, trace, force: peak }, peak)}
+                  />
+                </div>
               ) : (
                 <TypedTrial
                   key={told.length}

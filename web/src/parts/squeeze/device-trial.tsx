@@ -130,7 +130,7 @@ export function DeviceTrial({ hand, contractions, onTrace }: DeviceTrialProps): 
   }, [state, samples]);
 
   return (
-    <div className="grid w-full max-w-2xl gap-3 flat:gap-1">
+    <div className="grid gap-3 flat:gap-1">
       {info === null ? (
         <div className="flex flex-wrap items-end gap-3">
           <Field
@@ -147,8 +147,8 @@ export function DeviceTrial({ hand, contractions, onTrace }: DeviceTrialProps): 
         </div>
       ) : (
         <>
-          <p className="flex flex-wrap items-center gap-x-4 gap-y-1 text-quiet flat:hidden">
-            <span>
+          <p className="flex flex-wrap items-center gap-x-4 gap-y-1 text-quiet">
+            <span className="flat:hidden">
               {info.name}, {info.rate} samples a second
             </span>
             {battery !== null && (

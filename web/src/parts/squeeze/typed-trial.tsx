@@ -25,12 +25,7 @@ export function TypedTrial({
     else onForce(force);
   };
   return (
-    <form
-      ref={input}
-      onSubmit={submit}
-      noValidate
-      className="flex flex-wrap items-start justify-center gap-3"
-    >
+    <form ref={input} onSubmit={submit} noValidate className="flex flex-wrap items-start gap-3">
       <Field
         label={`Score, ${hand} hand`}
         unit="kgf"
