@@ -15,6 +15,15 @@ beforeAll(async () => {
 }, 180_000);
 afterAll(() => page.close());
 
+/** Connects the dynamometer at this port and takes the first squeeze of the left hand. */
+async function squeezeLeft(port: number | undefined): Promise<void> {
+  await page.press(By.xpath('//button[@role="radio"][contains(., "live from a dynamometer")]'));
+  await page.type('Port of the dynamometer', String(port));
+  await page.click('Connect');
+  await page.click('Squeeze, left hand');
+  await page.says(/left \d\d\.\d/, 'ol[aria-label="Trials so far"]');
+}
+
 describe('squeeze', () => {
   it('a test of six scores is typed in hand by hand and read at once', async () => {
     const id = await page.openPage('Iskra Petrov', 'squeeze');
@@ -96,11 +105,7 @@ describe('squeeze', () => {
       const { id, lifterId } = sessions.find((each) => each.lifterName === 'Odalys Brandt')!;
       await page.go(`/floor/${id}`);
       await page.click('Squeeze test');
-      await page.press(By.xpath('//button[@role="radio"][contains(., "live from a dynamometer")]'));
-      await page.type('Port of the dynamometer', String(device.port));
-      await page.click('Connect');
-      await page.click('Squeeze, left hand');
-      await page.says(/left \d\d\.\d/, 'ol[aria-label="Trials so far"]');
+      await squeezeLeft(device.port);
       await page.click('Squeeze, right hand');
       await page.says(/right \d\d\.\d/, 'ol[aria-label="Trials so far"]');
       await page.isAccessible();
@@ -119,11 +124,7 @@ describe('squeeze', () => {
     const device = await startDevice(ROOT, { port: 0 });
     await page.openPage('Iskra Petrov', 'squeeze');
     await page.click('New test');
-    await page.press(By.xpath('//button[@role="radio"][contains(., "live from a dynamometer")]'));
-    await page.type('Port of the dynamometer', String(device.port));
-    await page.click('Connect');
-    await page.click('Squeeze, left hand');
-    await page.says(/left \d\d\.\d/, 'ol[aria-label="Trials so far"]');
+    await squeezeLeft(device.port);
     await page.click('Squeeze, right hand');
     await page.named('End the squeeze');
     await device.stop();
