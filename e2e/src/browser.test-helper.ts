@@ -4,7 +4,7 @@ import { createRequire } from 'node:module';
 import { join } from 'node:path';
 import type { RackView } from '@iron-clasp/contract';
 import type { AxeResults } from 'axe-core';
-import { By, error, type WebElement } from 'selenium-webdriver';
+import { By, error, Key, type WebElement } from 'selenium-webdriver';
 import type { Driver } from 'selenium-webdriver/chrome.js';
 // The same browser, with the same flags, takes the screenshots.
 import { openBrowser, setSize } from '../../tools/lib/browser.mjs';
@@ -278,10 +278,13 @@ export class Page {
 
   async type(label: string, words: string): Promise<void> {
     await steady(async () => {
-      const field = await this.field(label);
-      await field.clear();
-      await field.sendKeys(words);
+      await this.overwrite(await this.field(label), words);
     });
+  }
+
+  /** Puts words in the place of what a field says, by key: cleared past the page, it would be drawn again with what it said. */
+  async overwrite(field: WebElement, words: string): Promise<void> {
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), words === '' ? Key.DELETE : words);
   }
 
   /** A list that folds out, by its label. */

@@ -33,8 +33,7 @@ it('a coach writes a session by keyboard, is shown the character that cannot be 
   await page.says(/At character 16/, 'form [role=alert]');
   expect(await (await page.find(line(1))).getAttribute('value')).toBe('ramp top 2x1 @ 91%');
   const second = await page.find(line(2));
-  await second.clear();
-  await second.sendKeys('back-off 3x4 @ 76%');
+  await page.overwrite(second, 'back-off 3x4 @ 76%');
   await page.click('Save');
   await page.says('Event pulls', 'section[aria-label="Coming sessions"]');
 }, 240_000);
