@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process';
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { stripVTControlCharacters } from 'node:util';
 import { ensureBuilt, ensurePackages } from './lib/build.mjs';
 import { checks } from './lib/checks.mjs';
 import { makeDemoTemplate } from './lib/demo-template.mjs';
@@ -21,6 +22,10 @@ const SLOWEST = 25;
 const score = { passed: 0, failed: 0 };
 /** How long each suite took, told together at the end. */
 const times = [];
+/** What failed, a line each: told again at the end, where no long output hides it. */
+const failures = [];
+/** Characters of a failure's words in its line. */
+const LINE = 240;
 const seconds = (since) => `${Math.round((Date.now() - since) / 1000)} s`;
 const toStop = [];
 
@@ -51,11 +56,13 @@ run(async () => {
   } catch (error) {
     // Whatever stopped the run is a failure of it, and is said so in the last line.
     score.failed += 1;
+    failures.push(`the run: ${error.message}`);
     process.stderr.write(`\n${error instanceof Trouble ? error.message : error.stack}\n`);
   } finally {
     await cleanUp();
   }
   say(`\n${times.join('\n')}`);
+  if (failures.length) say(`\nFailed:\n${failures.map(lineOf).join('\n')}`);
   say(`\n${score.passed} passed, ${score.failed} failed`);
 }).then(() => process.exit(score.failed === 0 && score.passed > 0 ? 0 : 1));
 
@@ -72,7 +79,9 @@ async function runChecks() {
       const { ok, words } = await check.run();
       score[ok ? 'passed' : 'failed'] += 1;
       say(`${ok ? 'ok    ' : 'FAILED'} ${check.name} (${seconds(started)})`);
-      if (!ok) say(words.trim());
+      if (ok) continue;
+      failures.push(`${check.name}: ${words}`);
+      say(words.trim());
     }
   };
   await Promise.all(Array.from({ length: SIDE_BY_SIDE }, next));
@@ -95,6 +104,21 @@ function apart({ assertionResults }) {
   for (const { ancestorTitles, duration } of assertionResults)
     took.set(ancestorTitles[0], (took.get(ancestorTitles[0]) ?? 0) + (duration ?? 0));
   return [...took].map(([name, endTime]) => ({ name, startTime: 0, endTime }));
+}
+
+/** The tests that failed, each with its file and its first words; a file that did not load with what it said. */
+function failuresOf({ testResults }) {
+  return testResults.flatMap(({ name, status, message, assertionResults }) => {
+    const failed = assertionResults.filter((each) => each.status === 'failed');
+    if (failed.length === 0 && status === 'failed') return [`${basename(name)}: ${message}`];
+    return failed.map((each) => `${basename(name)} › ${each.title}: ${each.failureMessages[0] ?? ''}`);
+  });
+}
+
+/** A failure in one line, without the colours of a terminal. */
+function lineOf(words) {
+  const plain = stripVTControlCharacters(words).replaceAll(/\s+/g, ' ').trim();
+  return `- ${plain.length > LINE ? `${plain.slice(0, LINE)} …` : plain}`;
 }
 
 /** Runs Jest projects and adds their counts; a suite that does not even load counts as a failure. */
@@ -140,6 +164,7 @@ async function runJest(title, projects, work, env = {}) {
   const unfinished = result.numPendingTests + result.numTodoTests;
   score.passed += result.numPassedTests;
   score.failed += result.numFailedTests + result.numRuntimeErrorTestSuites + unfinished;
+  failures.push(...failuresOf(result));
   times.push(`${title}: ${result.numPassedTests} passed, ${seconds(started)}${slowest(result)}`);
   if (result.numTotalTests === 0) throw new Trouble(`${title}: no test ran.`);
 }
