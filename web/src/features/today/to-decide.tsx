@@ -1,5 +1,5 @@
 import type { DayDecision, DayView } from '@iron-clasp/contract';
-import { formatMass, HOLD_KINDS_BY_ID, type MassUnit } from '@iron-clasp/core';
+import { HOLD_KINDS_BY_ID, type MassUnit } from '@iron-clasp/core';
 import clsx from 'clsx';
 import { useState, type ReactElement } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -10,7 +10,7 @@ import { Button } from '../../ui/button.tsx';
 import { nearDay, shortDay } from '../../ui/figures.ts';
 import { useToast } from '../../ui/toast.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
-import { holdWords } from './day-words.ts';
+import { holdWords, setWords } from './day-words.ts';
 
 /** What waits for the coach: each decided or opened in one click, by pointer or by key. */
 export function ToDecide({ day }: { day: DayView }): ReactElement {
@@ -148,8 +148,8 @@ function said(about: DayDecision['about'], today: string, unit: MassUnit): strin
     case 'hold':
       return `${nearDay(about.on, today)}: ${holdWords(about.hold, unit)}`;
     case 'set': {
-      const { liftName, load, reps, verdict } = about.set;
-      const set = `${nearDay(about.on, today)}: ${liftName} ${formatMass(load, unit)} × ${reps}`;
+      const { verdict } = about.set;
+      const set = `${nearDay(about.on, today)}: ${setWords(about.set, unit)}`;
       if (verdict === 'unproven') return `${set}: no logged hold near this load says yet.`;
       return verdict === 'stop'
         ? `${set} must not be done as written.`
