@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { lineAsShare, lineFor } from './line-for.ts';
+import { lineAsShare, lineFor, planLineFor } from './line-for.ts';
 import { parseSetLine, type SetLineContext } from './set-line.ts';
 
 const OF = (lift: string, more: Partial<SetLineContext> = {}): SetLineContext => ({
@@ -101,4 +101,28 @@ it('a line that is nobody’s own says shares where they are known', () => {
   expect(lineAsShare('3x5 @ 100kg', OF('squat'))).toBe('volume 3x5 @ 100kg');
   expect(lineAsShare('3x5 @ 70%', OF('deadlift.conventional'))).toBe('volume 3x5 @ 70%');
   expect(lineAsShare('3x5 @ heavy', OF('squat'))).toBe('3x5 @ heavy');
+});
+
+describe('a line of a plan that is nobody’s own', () => {
+  const nominal = (lift: string, ...lifts: string[]): SetLineContext => ({
+    ...{ deadliftMax: 100, unit: 'kg', lift },
+    bests: lifts.map((liftId) => ({ liftId, load: 100 })),
+  });
+
+  it('is written for whoever has the best that its share is of', () => {
+    const to = { deadliftMax: 150, bests: [{ liftId: 'squat', load: 140 }] };
+    expect(planLineFor('3x5 @ 80%', nominal('squat', 'squat'), to).line).toBe('volume 3x5 @ 80%');
+    expect(planLineFor('3x8 @ 60%', nominal('romanian'), to).line).toBe('volume 3x8 @ 60%');
+    expect(planLineFor('3x12 @ 25kg', nominal('curl'), to)).toEqual({
+      ...{ line: 'volume 3x12 @ 25kg', kept: true },
+    });
+  });
+
+  it('is a fault for anybody else, never a load of nobody’s, nor a share of another lift', () => {
+    const squat = planLineFor('3x5 @ 80%', nominal('squat', 'squat'), { deadliftMax: 150 });
+    expect(squat.fault).toMatchObject({ at: 4, message: expect.stringMatching(/best squat.*profile/) });
+    const romanian = planLineFor('3x8 @ 60%', nominal('romanian', 'romanian'), { deadliftMax: 150 });
+    expect(romanian.fault!.message).toMatch(/best romanian deadlift/);
+    expect(planLineFor('3x8 @ heavy', nominal('squat'), { deadliftMax: 150 }).fault).toMatchObject({ at: 6 });
+  });
 });

@@ -51,6 +51,22 @@ export function lineFor(line: string, context: SetLineContext, to: KnownBests): 
 }
 
 /**
+ * Writes a line of a plan that is nobody's own for a lifter, at the same share of the lifter's best. A share of a best that is
+ * not known of the lifter is a fault: no load of anybody's stands behind it.
+ * @param context of the plan: the bests that its shares are of, each of any size.
+ * @throws InvalidInputError as {@link lineFor}.
+ * @example planLineFor('3x5 @ 80%', { deadliftMax: 100, unit: 'kg', lift: 'deadlift.conventional' }, { deadliftMax: 150 }).line // 'volume 3x5 @ 80%'
+ */
+export function planLineFor(line: string, context: SetLineContext, to: KnownBests): LineFor {
+  checkText('line', line, 200);
+  const { of } = parseSetLine(line, context);
+  if (!of || bestIn(of.liftId, to)?.liftId === of.liftId) return lineFor(line, context, to);
+  const name = liftOf(of.liftId).name.toLowerCase();
+  const message = `Its share is of the best ${name}, which is not known. Add it to the profile.`;
+  return { fault: { at: Math.max(0, line.indexOf('@')), length: 1, message } };
+}
+
+/**
  * The line with its load as a share of the best it would be read against, for a plan that is nobody's own; as it is where that
  * best is not known, or the line says a share, an effort or no load.
  * @throws InvalidInputError for a text that is none or too long, or a context that cannot be used.

@@ -74,7 +74,7 @@ export class CopiesService {
       if (!venueId) return refused('The club has no venue with a bar yet: add one under Kit first.');
       const found =
         loads === 'own' || !source.place
-          ? linesFor(source.lines, plan.bests, own, unit)
+          ? linesFor(source.lines, plan, own, unit)
           : { lines: source.lines, kept: [] };
       if (found.fault) return refused(found.fault);
       kept.push(...found.kept);
