@@ -1,5 +1,7 @@
 import type { HoldKindId } from '@iron-clasp/core';
-import { Day, Id, Ids, OneOf, Optional, Part, SeenVersion, Text } from './fields.ts';
+import { Day, Id, Ids, OneOf, Optional, Part, Parts, SeenVersion, Text, Whole } from './fields.ts';
+import { HoldKinds } from './holds.ts';
+import { SessionLineBody } from './programs.ts';
 
 const SOURCE_MESSAGE = 'Choose a session, a week of a lifter, or a plan of the library.';
 
@@ -59,15 +61,42 @@ export interface CopyView {
   }[];
 }
 
-/** Keeps a session or a week in the club's library, or gives a plan there another title. */
+/** Sessions that a plan holds at most. */
+export const MOST_IN_A_PLAN = 21;
+
+/** A session of a plan as a coach writes it. */
+export class LibrarySessionBody {
+  /** Days after Monday. */
+  @Whole({ min: 0, max: 6 }, 'Choose the day of the week.')
+  day: number;
+
+  @Text(80, 'Title must be 1 to 80 characters.')
+  title: string;
+
+  @Parts(() => SessionLineBody, { min: 1, max: 60, message: 'Write at least one line.' })
+  lines: SessionLineBody[];
+
+  /** Holds after the lifts, in order. */
+  @HoldKinds()
+  holds: HoldKindId[];
+}
+
+/** Keeps a session or a week in the club's library, or changes a plan there. */
 export class LibraryPlanRequest {
   @Text(80, 'Title must be 1 to 80 characters.')
   title: string;
 
-  /** Left out to change the title alone. */
+  /** What is kept; left out to change a plan that is there. */
   @Optional()
   @Part(() => PlanSource, SOURCE_MESSAGE)
   from?: PlanSource;
+
+  /** What the plan holds from now on; left out where it stays. */
+  @Optional()
+  @Parts(() => LibrarySessionBody, {
+    ...{ min: 1, max: MOST_IN_A_PLAN, message: 'A plan needs at least one session.' },
+  })
+  sessions?: LibrarySessionBody[];
 
   @SeenVersion()
   version: number;

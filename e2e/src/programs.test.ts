@@ -122,6 +122,11 @@ it('a week goes to several lifters at their own loads, is taken back, and a sess
   await page.click('From the library');
   await page.says(/Base week.*%/s, 'section[aria-label="Library"]');
   expect(await page.accessibility()).toEqual([]);
+  await page.click('Edit Base week');
+  await page.type('Title of session 1', 'Changed in the library');
+  expect(await page.accessibility()).toEqual([]);
+  await page.click('Save', 'Edit Base week');
+  await page.says(/Base week.*Changed in the library/s, 'section[aria-label="Library"]');
   await page.click('Use Base week');
   await page.type('To the week of', '30 Nov 2027');
   await page.click('Copy');

@@ -188,6 +188,57 @@ describe('the library', () => {
     expect(await all()).toHaveLength(1);
   });
 
+  it('is changed in place, in shares of anybody’s best', async () => {
+    const [{ id, version, sessions }] = (await all()) as [LibraryView['plans'][number]];
+    const lines = [
+      { liftId: DEADLIFT, text: '3x1 @ 85%' },
+      { liftId: 'clean', text: '3x5 @ 75%' },
+      { liftId: 'curl', text: '3x10 @ 27.5kg' },
+    ];
+    const change = (parts: object, status: number, seen = version): Promise<LibraryView & ErrorView> =>
+      coach.send('put', `/library/${id}`, { title: 'Singles', version: seen, ...parts }, status);
+    const session = { day: 2, title: 'Singles', lines, holds: ['deadHang'] };
+    const changed = await change({ sessions: [session] }, 200);
+    expect(changed.plans.find((each) => each.id === id)).toMatchObject({
+      version: version + 1,
+      sessions: [
+        {
+          ...session,
+          lines: [
+            { liftId: DEADLIFT, text: 'volume 3x1 @ 85%' },
+            { liftId: 'clean', text: 'volume 3x5 @ 75%' },
+            { liftId: 'curl', text: 'volume 3x10 @ 27.5kg' },
+          ],
+        },
+      ],
+    });
+    // Sent again it is the same change; said of an older version it is none.
+    await change({ sessions: [session] }, 200);
+    await change({ sessions }, 409);
+    const refused = await change(
+      { sessions: [{ ...session, lines: [lines[0], { liftId: DEADLIFT, text: '3x1 @ 180' }] }] },
+      ...([400, version + 1] as const),
+    );
+    expect(refused.error.fields).toEqual([
+      { path: 'sessions[0].lines[1].text', message: expect.stringMatching(/share of it, as 80%/) },
+    ]);
+    const unread = await change(
+      { sessions: [{ ...session, lines: [{ liftId: DEADLIFT, text: '3x' }] }] },
+      400,
+    );
+    expect(unread.error.fields?.[0]?.path).toBe('sessions[0].lines[0].text');
+    await change({ sessions: [session, session] }, 400);
+    await change({ sessions: [] }, 400);
+    await change({ sessions: [session], from: { planId: id } }, 400);
+    // Whose best clean nobody knows is written nothing, and is told why.
+    const lifters = [ids['Teodor']!, ids['Odalys']!];
+    const { lifters: outcomes } = await copy({ from: { planId: id }, lifters, on: '2027-06-23' });
+    const refusals = outcomes.map(({ refused: why }) => why).filter((why) => why !== null);
+    expect(refusals).toEqual(refusals.map(() => expect.stringMatching(/best clean.*Add it to the profile/)));
+    expect(refusals.length).toBeGreaterThan(0);
+    await change({ title: 'Singles', sessions }, 200, version + 1);
+  });
+
   it('is another club’s business only where it is theirs', async () => {
     const [{ id }] = (await all()) as [LibraryView['plans'][number]];
     const foreign = await Coach.signIn(api, await addForeignCoach(api));

@@ -1,5 +1,14 @@
 import { Injectable } from '@nestjs/common';
-import { lineAsShare, lineFor, liftOf, maxOfLift, type KnownBests, type MassUnit } from '@iron-clasp/core';
+import {
+  lineAsShare,
+  lineFor,
+  liftOf,
+  maxOfLift,
+  parseSetLine,
+  planLineFor,
+  type KnownBests,
+  type MassUnit,
+} from '@iron-clasp/core';
 import type { LibraryPlan, LibrarySession, PlanSource } from '@iron-clasp/contract';
 import { daysBetween, mondayOf, shiftDay, weekOf, type ClubRef } from '../../platform/days/club-day.ts';
 import { Problem } from '../../platform/http/problem.ts';
@@ -9,7 +18,7 @@ import type { Lifter } from '../../records/lifters/lifter.entity.ts';
 import { LiftersService } from '../../records/lifters/lifters.service.ts';
 import type { SessionLine, TrainingSession } from '../../records/training/training.entity.ts';
 import { TrainingService } from '../../records/training/training.service.ts';
-import { linesOf } from './session-lines.ts';
+import { linesOf, readPlan } from './session-lines.ts';
 
 /** A session to be written for somebody, read from wherever it stands. */
 export interface SourceSession extends LibrarySession {
@@ -59,6 +68,32 @@ export class PlanSourcesService {
     return this.ofSessions(lifter, 'week', sessions, unit);
   }
 
+  /** What a plan of the library holds from now on. */
+  async changed(
+    club: ClubRef,
+    planId: string,
+    sessions: readonly LibrarySession[],
+    unit: MassUnit,
+  ): Promise<LibraryContent> {
+    const plan = await this.library.known(club.id, planId);
+    if (plan.kind === 'session' && sessions.length > 1)
+      throw new Problem(
+        400,
+        'invalid-input',
+        'A plan of one session holds one. Keep a week to have several.',
+      );
+    // A share of a lift that no other lift's best stands in for is of its own.
+    const known = ofLibrary(plan).bests;
+    const shares = sessions
+      .flatMap(({ lines }) => lines)
+      .filter(({ liftId, text }) => {
+        const read = parseSetLine(text, { ...nominal([liftId]), unit, lift: liftId });
+        return read.of !== undefined && !maxOfLift(liftId, known);
+      });
+    const bests = [...new Set([...plan.bests, ...shares.map(({ liftId }) => liftId)])].sort();
+    return { kind: plan.kind, bests, sessions: readPlan(sessions, nominal(bests), unit) };
+  }
+
   private async ofSessions(
     { id, deadliftMax, bestLifts }: Lifter,
     kind: SourcePlan['kind'],
@@ -91,10 +126,16 @@ function ofLibrary({ kind, sessions, bests }: LibraryPlanRow): SourcePlan {
   return {
     kind,
     sessions: sessions.map((session) => ({ ...session, rehearsesMeet: false, place: null })),
-    bests: { deadliftMax: NOMINAL, bests: bests.map((liftId) => ({ liftId, load: NOMINAL })) },
+    bests: nominal(bests),
     lifterId: null,
   };
 }
+
+/** Bests of nobody: what shares of a plan are of. */
+const nominal = (bests: readonly string[]): KnownBests => ({
+  deadliftMax: NOMINAL,
+  bests: bests.map((liftId) => ({ liftId, load: NOMINAL })),
+});
 
 /** A plan as the library keeps it: nobody's loads, but the shares they are of a best, wherever one is known. */
 export function libraryContentOf({ kind, sessions, bests }: SourcePlan, unit: MassUnit): LibraryContent {
@@ -119,20 +160,21 @@ export function libraryContentOf({ kind, sessions, bests }: SourcePlan, unit: Ma
 /** A plan's lines for one lifter, and those whose load could not be carried over; a fault names its line. */
 export function linesFor(
   lines: readonly SessionLine[],
-  from: KnownBests,
+  { bests: from, lifterId }: Pick<SourcePlan, 'bests' | 'lifterId'>,
   to: KnownBests,
   unit: MassUnit,
 ): { readonly lines: readonly SessionLine[]; readonly kept: readonly string[]; readonly fault?: string } {
-  const written: SessionLine[] = [];
+  const all: SessionLine[] = [];
   const kept: string[] = [];
   for (const { liftId, text } of lines) {
-    const found = lineFor(text, { ...from, unit, lift: liftId }, to);
+    const written = lifterId === null ? planLineFor : lineFor;
+    const found = written(text, { ...from, unit, lift: liftId }, to);
     if (found.fault)
       return { lines: [], kept: [], fault: `${liftOf(liftId).name}, ${text}: ${found.fault.message}` };
-    written.push({ liftId, text: found.line });
+    all.push({ liftId, text: found.line });
     if (found.kept) kept.push(`${liftOf(liftId).name} ${found.line}`);
   }
-  return { lines: written, kept };
+  return { lines: all, kept };
 }
 
 /** The day of a session of a plan, copied to a day: to that day itself, or into its week. */

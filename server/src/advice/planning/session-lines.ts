@@ -1,6 +1,14 @@
 import { randomUUID } from 'node:crypto';
-import { findLift, parseSetLine, writeSetLines, type MassUnit, type WrittenSet } from '@iron-clasp/core';
-import type { SessionPlanView } from '@iron-clasp/contract';
+import {
+  lineAsShare,
+  parseSetLine,
+  writeSetLines,
+  type KnownBests,
+  type MassUnit,
+  type SetLineFault,
+  type WrittenSet,
+} from '@iron-clasp/core';
+import type { LibrarySession, SessionPlanView } from '@iron-clasp/contract';
 import { Problem } from '../../platform/http/problem.ts';
 import { termsOf } from '../../evidence/session/session-parts.ts';
 import type { Lifter } from '../../records/lifters/lifter.entity.ts';
@@ -36,26 +44,68 @@ export function plannedOf(
   };
 }
 
+/** What is wrong with a part of a request. */
+interface FieldFault {
+  readonly path: string;
+  readonly message: string;
+}
+
 /** Reads every line, or names each that cannot be read. */
 export function readLines(
   lines: readonly SessionLine[],
   { deadliftMax, bestLifts: bests }: Lifter,
   unit: MassUnit,
 ): ReadLine[] {
-  const fields: { path: string; message: string }[] = [];
+  const faults: FieldFault[] = [];
   const found = lines.flatMap(({ liftId, text }, i): ReadLine[] => {
-    const lift = findLift(liftId)!;
-    const parsed = parseSetLine(text, { deadliftMax, bests, unit, lift });
+    const parsed = parseSetLine(text, { deadliftMax, bests, unit, lift: liftId });
     if (parsed.fault) {
-      const message = `At character ${parsed.fault.at + 1}: ${parsed.fault.message}`;
-      fields.push({ path: `lines[${i}].text`, message });
+      faults.push(faultOfLine(`lines[${i}]`, parsed.fault));
       return [];
     }
-    const sets = parsed.sets.map((set) => plannedOf(set, lift.id));
-    return [{ liftId: lift.id, text: parsed.line, sets }];
+    const sets = parsed.sets.map((set) => plannedOf(set, liftId));
+    return [{ liftId, text: parsed.line, sets }];
   });
-  if (fields.length) throw new Problem(400, 'invalid-input', fields[0]!.message, fields);
+  refuse(faults);
   return found;
+}
+
+/**
+ * The sessions of a plan with their lines as they are read, or each line that cannot be read, or whose load is somebody's own
+ * where a share of a best could stand.
+ */
+export function readPlan(
+  sessions: readonly LibrarySession[],
+  bests: KnownBests,
+  unit: MassUnit,
+): LibrarySession[] {
+  const faults: FieldFault[] = [];
+  const read = sessions.map(({ day, title, lines, holds }, s) => ({
+    ...{ day, title, holds },
+    lines: lines.map(({ liftId, text }, i) => {
+      const at = `sessions[${s}].lines[${i}]`;
+      const parsed = parseSetLine(text, { ...bests, unit, lift: liftId });
+      if (parsed.fault) faults.push(faultOfLine(at, parsed.fault));
+      else if (lineAsShare(parsed.line, { ...bests, unit, lift: liftId }) !== parsed.line)
+        faults.push({
+          path: `${at}.text`,
+          message:
+            'Whoever it is written for has a best of their own: write the load as a share of it, as 80%.',
+        });
+      return { liftId, text: parsed.fault ? text : parsed.line };
+    }),
+  }));
+  refuse(faults);
+  return read;
+}
+
+const faultOfLine = (path: string, { at, message }: SetLineFault): FieldFault => ({
+  path: `${path}.text`,
+  message: `At character ${at + 1}: ${message}`,
+});
+
+function refuse(faults: FieldFault[]): void {
+  if (faults.length) throw new Problem(400, 'invalid-input', faults[0]!.message, faults);
 }
 
 /** Sets that came without lines, written out in the reader's unit. */

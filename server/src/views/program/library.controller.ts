@@ -32,17 +32,23 @@ export class LibraryController {
   }
 
   @Put('library/:id')
-  @ApiOperation({ summary: 'Keep a session or a week in the library; or change the title of a plan' })
+  @ApiOperation({ summary: 'Keep a session or a week in the library; or change a plan that is there' })
   async keep(
     @Who() who: SignedIn,
     @Param('id', new KnownId('plan')) id: string,
-    @Body() { title, from, version }: LibraryPlanRequest,
+    @Body() { title, from, sessions, version }: LibraryPlanRequest,
   ): Promise<LibraryView> {
     const { club, account } = who;
-    if (!from && version === 0)
-      throw new Problem(400, 'invalid-input', 'Choose the session or the week that is kept.');
-    const plan = from && (await this.sources.read(club, from, account.unit));
-    await this.library.save(club.id, id, version, title, plan && libraryContentOf(plan, account.unit));
+    if (from ? sessions !== undefined : version === 0)
+      throw new Problem(
+        400,
+        'invalid-input',
+        'Choose the session or the week that is kept, or write what a plan holds.',
+      );
+    const content = from
+      ? libraryContentOf(await this.sources.read(club, from, account.unit), account.unit)
+      : sessions && (await this.sources.changed(club, id, sessions, account.unit));
+    await this.library.save(club.id, id, version, title, content);
     return this.all(who);
   }
 

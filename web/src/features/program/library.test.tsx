@@ -24,6 +24,9 @@ const WEEK: LibraryPlan = {
 };
 
 const sent: [method: string, path: string][] = [];
+const bodies: Record<string, unknown>[] = [];
+/** What the server says of the next change. */
+let refusal: object | null;
 let library: LibraryView;
 const onDone = jest.fn();
 const open = (): void => {
@@ -37,18 +40,23 @@ const open = (): void => {
 };
 beforeEach(() => {
   sent.length = 0;
+  bodies.length = 0;
+  refusal = null;
+  window.localStorage.clear();
   library = { plans: [WEEK] };
-  const json = (body: unknown): unknown => ({
-    status: 200,
-    ok: true,
+  const json = (body: unknown, status = 200): unknown => ({
+    status,
+    ok: status === 200,
     headers: new Headers(),
     json: async () => body,
   });
   Object.assign(globalThis, {
-    fetch: async (path: string, { method = 'GET' }: RequestInit) => {
+    fetch: async (path: string, { method = 'GET', body }: RequestInit) => {
       if (method !== 'GET') sent.push([method, path]);
+      if (typeof body === 'string') bodies.push(JSON.parse(body) as Record<string, unknown>);
+      if (method === 'PUT' && refusal) return json({ error: refusal }, 400);
       return json(
-        path.endsWith('/library') ? library : { lifters: [{ id: 'l', name: 'Odalys Brandt' }], next: null },
+        path.includes('/library') ? library : { lifters: [{ id: 'l', name: 'Odalys Brandt' }], next: null },
       );
     },
   });
@@ -77,6 +85,66 @@ it('one is taken out at the version that was seen, and back in', async () => {
   await waitFor(() => expect(sent).toEqual([['DELETE', `/api/library/${PLAN}?version=2`]]));
   await userEvent.click(await findUndo());
   await waitFor(() => expect(sent.at(-1)).toEqual(['PUT', `/api/library/${PLAN}/restored`]));
+});
+
+it('one is changed in place, from the version that was seen', async () => {
+  open();
+  await userEvent.click(await screen.findByRole('button', { name: 'Edit Base week' }));
+  const first = screen.getByLabelText('Session 1, line 1: sets');
+  await userEvent.clear(first);
+  await userEvent.type(first, '3x1 @ 85%');
+  expect(screen.getByText('volume 3x1 @ 85%')).toBeTruthy();
+  await userEvent.click(screen.getByRole('button', { name: 'Session 1, move line 2 up' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Remove Arms' }));
+  await userEvent.click(screen.getByRole('button', { name: 'Add a session' }));
+  await userEvent.type(screen.getByLabelText('Title of session 2'), 'Rows');
+  await userEvent.type(screen.getByLabelText('Session 2, line 1: sets'), '4x8 @ 60%');
+  await userEvent.click(screen.getByRole('button', { name: 'Save' }));
+  await waitFor(() => expect(sent).toEqual([['PUT', `/api/library/${PLAN}`]]));
+  expect(bodies[0]).toEqual({
+    ...{ title: 'Base week', version: 2 },
+    sessions: [
+      {
+        ...{ day: 0, title: 'Pulls', holds: ['deadHang'] },
+        lines: [
+          { liftId: 'deadlift.conventional', text: 'back-off 3x4 @ 70%' },
+          { liftId: 'deadlift.conventional', text: '3x1 @ 85%' },
+        ],
+      },
+      // The day after the last that is left.
+      { day: 1, title: 'Rows', holds: [], lines: [{ liftId: 'deadlift.conventional', text: '4x8 @ 60%' }] },
+    ],
+  });
+  expect(await screen.findByRole('heading', { name: 'From the library' })).toBeTruthy();
+});
+
+it('what is wrong with a change stands at its line, and what was typed is there again later', async () => {
+  open();
+  await userEvent.click(await screen.findByRole('button', { name: 'Edit Base week' }));
+  const line = screen.getByLabelText('Session 2, line 1: sets');
+  await userEvent.clear(line);
+  await userEvent.type(line, '3x@');
+  expect(screen.getByText(/At character \d/)).toBeTruthy();
+  await userEvent.clear(line);
+  await userEvent.type(line, '3x12 @ 20kg');
+  const message = 'Write the load as a share of a best, as 80%.';
+  refusal = { code: 'invalid-input', message, fields: [{ path: 'sessions[1].lines[0].text', message }] };
+  await userEvent.click(screen.getByRole('button', { name: 'Save' }));
+  await waitFor(() =>
+    expect(document.getElementById(line.getAttribute('aria-describedby')!)!.textContent).toBe(message),
+  );
+  await userEvent.type(screen.getByLabelText('Title in the library'), ' B');
+  document.body.innerHTML = '';
+  open();
+  await userEvent.click(await screen.findByRole('button', { name: 'Edit Base week' }));
+  expect(screen.getByText(/is back; it is not saved yet/)).toBeTruthy();
+  expect(screen.getByLabelText<HTMLInputElement>('Title in the library').value).toBe('Base week B');
+  await userEvent.click(screen.getByRole('button', { name: 'Discard draft' }));
+  expect(screen.getByLabelText<HTMLInputElement>('Session 2, line 1: sets').value).toBe(
+    'accessory 3x15 band',
+  );
+  await userEvent.click(screen.getByRole('button', { name: 'Cancel' }));
+  expect(await screen.findByRole('heading', { name: 'From the library' })).toBeTruthy();
 });
 
 it('an empty one says how something comes into it', async () => {

@@ -1,7 +1,6 @@
 import type { LibraryPlan } from '@iron-clasp/contract';
 import { findLift, HOLD_KINDS_BY_ID } from '@iron-clasp/core';
-import { addDays, format } from 'date-fns';
-import { Trash2 } from 'lucide-react';
+import { Pencil, Trash2 } from 'lucide-react';
 import { useState, type ReactElement } from 'react';
 import { useLibrary, useRemovePlan, useRestorePlan } from '../../data/training/library.ts';
 import { Button } from '../../ui/button.tsx';
@@ -9,6 +8,7 @@ import { Field } from '../../ui/field.tsx';
 import { Empty, Failed, Loading } from '../../ui/states.tsx';
 import { useToast } from '../../ui/toast.tsx';
 import { CopyPanel } from './copy-panel.tsx';
+import { dayName, PlanEditor } from './plan-editor.tsx';
 
 interface LibraryProps {
   readonly lifterId: string;
@@ -23,6 +23,7 @@ const LOOKED_FOR = 9;
 export function Library({ lifterId, today, onDone }: LibraryProps): ReactElement {
   const library = useLibrary();
   const [chosen, setChosen] = useState<LibraryPlan | null>(null);
+  const [edited, setEdited] = useState<string | null>(null);
   const [find, setFind] = useState('');
   if (library.isPending) return <Loading what="the library" lines={4} />;
   if (library.error) return <Failed error={library.error} retry={() => void library.refetch()} />;
@@ -36,6 +37,8 @@ export function Library({ lifterId, today, onDone }: LibraryProps): ReactElement
       />
     );
   const { plans } = library.data;
+  const changed = plans.find(({ id }) => id === edited);
+  if (changed) return <PlanEditor key={changed.id} plan={changed} onDone={() => setEdited(null)} />;
   const shown = plans.filter((plan) => plan.title.toLowerCase().includes(find.trim().toLowerCase()));
   return (
     <section aria-label="Library">
@@ -58,7 +61,12 @@ export function Library({ lifterId, today, onDone }: LibraryProps): ReactElement
       )}
       <ul>
         {shown.map((plan) => (
-          <Plan key={plan.id} plan={plan} onChoose={() => setChosen(plan)} />
+          <Plan
+            key={plan.id}
+            plan={plan}
+            onChoose={() => setChosen(plan)}
+            onEdit={() => setEdited(plan.id)}
+          />
         ))}
       </ul>
       {plans.length > 0 && shown.length === 0 && <p className="py-2 text-quiet">No plan is called so.</p>}
@@ -66,10 +74,13 @@ export function Library({ lifterId, today, onDone }: LibraryProps): ReactElement
   );
 }
 
-/** A Monday: days of a plan are counted from it. */
-const MONDAY = new Date(2024, 0, 1);
+interface PlanProps {
+  readonly plan: LibraryPlan;
+  readonly onChoose: () => void;
+  readonly onEdit: () => void;
+}
 
-function Plan({ plan, onChoose }: { plan: LibraryPlan; onChoose: () => void }): ReactElement {
+function Plan({ plan, onChoose, onEdit }: PlanProps): ReactElement {
   const remove = useRemovePlan();
   const restore = useRestorePlan();
   const say = useToast();
@@ -82,8 +93,7 @@ function Plan({ plan, onChoose }: { plan: LibraryPlan; onChoose: () => void }): 
           <p key={i}>
             {kind === 'week' && (
               <b className="figures mr-2">
-                {format(addDays(MONDAY, session.day), 'EEE')}{' '}
-                <span className="font-normal">{session.title}</span>
+                {dayName(session.day, 'EEE')} <span className="font-normal">{session.title}</span>
               </b>
             )}
             <span className="figures text-quiet">{linesOf(session)}</span>
@@ -101,6 +111,15 @@ function Plan({ plan, onChoose }: { plan: LibraryPlan; onChoose: () => void }): 
         <Button onClick={onChoose}>
           Use<span className="sr-only"> {title}</span>
         </Button>
+        <button
+          type="button"
+          aria-label={`Edit ${title}`}
+          title="Edit"
+          className="p-2.5 text-quiet hover:text-forge"
+          onClick={onEdit}
+        >
+          <Pencil size={16} aria-hidden />
+        </button>
         <button
           type="button"
           aria-label={`Remove ${title} from the library`}

@@ -6,6 +6,7 @@ import {
   type Lift,
   type MassUnit,
   type SetLineContext,
+  type SetLineFault,
 } from '@iron-clasp/core';
 import type { LifterView, SessionPreviewView } from '@iron-clasp/contract';
 import type { ReactElement } from 'react';
@@ -45,19 +46,7 @@ export function Read({
       </p>
     );
   const found = parseSetLine(text, { ...maxesOf(lifter), unit, lift });
-  if (found.fault) {
-    const { at, length, message } = found.fault;
-    return (
-      <p id={id} className="text-sm text-oxblood">
-        <span aria-hidden className="figures mr-2 whitespace-pre text-base">
-          {text.slice(0, at)}
-          <mark className="bg-oxblood text-ground">{text.slice(at, at + length) || '…'}</mark>
-          {text.slice(at + length)}
-        </span>
-        At character {at + 1}: {message}
-      </p>
-    );
-  }
+  if (found.fault) return <LineFault id={id} text={text} fault={found.fault} />;
   const said = found.sets.map(
     (set) =>
       `${SET_ROLE_TAGS[set.role]} ${set.load === 0 ? 'no load' : load(Math.round(set.load * 10) / 10, unit)} × ${set.seconds ? seconds(set.seconds) : set.reps}`,
@@ -80,8 +69,30 @@ export function Read({
   );
 }
 
+/** Where a line cannot be read, and why. */
+export function LineFault({
+  id,
+  text,
+  fault: { at, length, message },
+}: {
+  id: string;
+  text: string;
+  fault: SetLineFault;
+}): ReactElement {
+  return (
+    <p id={id} className="text-sm text-oxblood">
+      <span aria-hidden className="figures mr-2 whitespace-pre text-base">
+        {text.slice(0, at)}
+        <mark className="bg-oxblood text-ground">{text.slice(at, at + length) || '…'}</mark>
+        {text.slice(at + length)}
+      </span>
+      At character {at + 1}: {message}
+    </p>
+  );
+}
+
 /** How a line of the lift is written. */
-function hintFor(lift: Lift): string {
+export function hintFor(lift: Lift): string {
   const meant = LOAD_MEANING_NAMES[lift.loadMeans];
   const load = meant ? `load ${meant}` : 'load';
   if (lift.loadMeans === 'addedToBody' && !lift.timed)

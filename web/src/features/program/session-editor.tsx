@@ -1,12 +1,11 @@
-import { LIFTS, parseSetLine, planFaults, type HoldKindId } from '@iron-clasp/core';
+import { parseSetLine, planFaults, type HoldKindId } from '@iron-clasp/core';
 import {
   SessionRequest,
   type LifterView,
   type SessionPlanView,
   type VenueChoice,
 } from '@iron-clasp/contract';
-import { ArrowDown, ArrowUp, X } from 'lucide-react';
-import { useRef, useState, type KeyboardEvent, type ReactElement } from 'react';
+import { useState, type ReactElement } from 'react';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { Button } from '../../ui/button.tsx';
 import { Choices } from '../../ui/choices.tsx';
@@ -19,16 +18,11 @@ import { useLinePreview, useSaveSessions } from '../../data/training/programs.ts
 import { Checkbox } from '../../ui/checkbox.tsx';
 import { DropIn } from './drop-in.tsx';
 import { SessionHolds } from './session-holds.tsx';
+import { linesOf, row, rowsOf, WrittenLines, type Row } from './written-lines.tsx';
 import { Select } from '../../ui/select.tsx';
 import { DateField } from '../../ui/date-field.tsx';
 import { DraftNote } from '../../ui/draft-note.tsx';
 import { useDraft } from '../../offline/drafts.ts';
-
-interface Row {
-  readonly key: string;
-  readonly liftId: string;
-  readonly text: string;
-}
 
 interface SessionEditorProps {
   readonly lifter: LifterView;
@@ -63,7 +57,7 @@ function contentOf(start: SessionPlanView | null, on: string): Content {
     later: false,
     holds: start?.holds ?? [],
     rehearsesMeet: start?.rehearsesMeet ?? false,
-    rows: start ? start.lines.map((line) => row(line.liftId, line.text)) : [row('deadlift.conventional')],
+    rows: start ? rowsOf(start.lines) : [row()],
   };
 }
 
@@ -71,12 +65,10 @@ function contentOf(start: SessionPlanView | null, on: string): Content {
 export const draftName = (lifterId: string, start: SessionPlanView | null): string =>
   `session.${lifterId}.${start ? start.id || `copy of ${start.title} ${start.heldOn}` : 'new'}`;
 
-const row = (liftId: string, text = ''): Row => ({ key: crypto.randomUUID(), liftId, text });
-
 /** An empty line gives way to what is dropped in. */
 const isWritten = (each: Row): boolean => each.text.trim() !== '';
 
-/** A session line by line, by keyboard: Enter adds a line, Alt with the arrows moves it. */
+/** A session line by line. */
 export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps): ReactElement {
   const unit = useUnit();
   const venues = useVenues();
@@ -105,7 +97,7 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
       return {
         ...{ title, heldOn, venueId: place?.id ?? '', holds: [...holds], rehearsesMeet },
         version: draft.found?.version ?? start?.version ?? 0,
-        lines: rows.map(({ liftId, text }) => ({ liftId, text })),
+        lines: linesOf(rows),
         // Left out for the first one.
         ...(place?.bars.slice(1).some((each) => each.id === barId) && { barId }),
         ...(later && { later }),
@@ -116,7 +108,6 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
   });
   const { title, heldOn, venueId, barId, later, holds, rehearsesMeet, rows } = typed;
   const setRows = (now: readonly Row[]): void => set({ rows: now });
-  const list = useRef<HTMLOListElement>(null);
   const at = placeOf(venueId);
   const preview = useLinePreview(
     lifter.id,
@@ -151,34 +142,6 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
       ...(here.has && { has: here.has }),
     },
   );
-  const change = (at: number, part: Partial<Row>): void =>
-    setRows(rows.map((each, i) => (i === at ? { ...each, ...part } : each)));
-  const move = (from: number, to: number): void => {
-    if (to < 0 || to >= rows.length) return;
-    const moved = rows.filter((_, i) => i !== from);
-    setRows([...moved.slice(0, to), rows[from]!, ...moved.slice(to)]);
-  };
-  const add = (after: number): void => {
-    setRows([
-      ...rows.slice(0, after + 1),
-      row(rows[after]?.liftId ?? 'deadlift.conventional'),
-      ...rows.slice(after + 1),
-    ]);
-    // The new line takes the focus once it is drawn.
-    requestAnimationFrame(() =>
-      list.current?.querySelectorAll<HTMLInputElement>('input')[after + 1]?.focus(),
-    );
-  };
-  const onKey = (event: KeyboardEvent, at: number): void => {
-    if (event.key === 'Enter') {
-      event.preventDefault();
-      add(at);
-    }
-    if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
-      event.preventDefault();
-      move(at, at + (event.key === 'ArrowUp' ? -1 : 1));
-    }
-  };
   const discard = (): void => {
     const from = contentOf(start, on);
     draft.discard(from);
@@ -234,68 +197,24 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
       )}
       <div className="grid gap-x-8 gap-y-4 xl:grid-cols-[minmax(0,1fr)_17rem]">
         <div className="grid content-start gap-4">
-          <ol ref={list} aria-label="Lines" className="grid gap-2">
-            {rows.map((each, i) => (
-              <li
-                key={each.key}
-                className="grid gap-x-2 gap-y-1 border-b border-rule pb-2 sm:grid-cols-[10rem_minmax(0,1fr)_auto]"
-              >
-                <Select
-                  aria-label={`Line ${i + 1}: lift`}
-                  value={each.liftId}
-                  options={LIFTS.map((lift) => [lift.id, lift.name] as const)}
-                  onChange={(liftId) => change(i, { liftId })}
-                />
-                <div className="min-w-0">
-                  <input
-                    aria-label={`Line ${i + 1}: sets`}
-                    aria-describedby={`${each.key}-read`}
-                    value={each.text}
-                    maxLength={200}
-                    placeholder="3x5 @ 75%"
-                    autoComplete="off"
-                    spellCheck={false}
-                    onChange={(event) => change(i, { text: event.target.value })}
-                    onKeyDown={(event) => onKey(event, i)}
-                    className="control figures w-full text-lg placeholder:text-quiet"
-                  />
-                  <Read
-                    id={`${each.key}-read`}
-                    row={each}
-                    lifter={lifter}
-                    unit={unit}
-                    refused={fault(`lines[${i}].text`) ?? fault(`lines[${i}].liftId`)}
-                    preview={preview?.lines[i]}
-                  />
-                </div>
-                <div className="flex items-start">
-                  <Tool words={`Move line ${i + 1} up`} disabled={i === 0} onPress={() => move(i, i - 1)}>
-                    <ArrowUp size={16} aria-hidden />
-                  </Tool>
-                  <Tool
-                    words={`Move line ${i + 1} down`}
-                    disabled={i === rows.length - 1}
-                    onPress={() => move(i, i + 1)}
-                  >
-                    <ArrowDown size={16} aria-hidden />
-                  </Tool>
-                  <Tool
-                    words={`Remove line ${i + 1}`}
-                    disabled={false}
-                    onPress={() => setRows(rows.filter((_, at) => at !== i))}
-                  >
-                    <X size={16} aria-hidden />
-                  </Tool>
-                </div>
-              </li>
-            ))}
-          </ol>
-          <div className="flex flex-wrap items-center gap-4">
-            <Button onClick={() => add(rows.length - 1)}>Add a line</Button>
+          <WrittenLines
+            rows={rows}
+            onRows={setRows}
+            below={(each, i, id) => (
+              <Read
+                id={id}
+                row={each}
+                lifter={lifter}
+                unit={unit}
+                refused={fault(`lines[${i}].text`) ?? fault(`lines[${i}].liftId`)}
+                preview={preview?.lines[i]}
+              />
+            )}
+          >
             <Checkbox checked={rehearsesMeet} onChange={(checked) => set({ rehearsesMeet: checked })}>
               rehearses the meet: its rules bind
             </Checkbox>
-          </div>
+          </WrittenLines>
           <SessionHolds kinds={holds} error={fault('holds')} onChange={(now) => set({ holds: now })} />
         </div>
         <DropIn
@@ -334,29 +253,5 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
         </Button>
       </div>
     </form>
-  );
-}
-
-function Tool({
-  words,
-  disabled,
-  onPress,
-  children,
-}: {
-  words: string;
-  disabled: boolean;
-  onPress: () => void;
-  children: ReactElement;
-}): ReactElement {
-  return (
-    <button
-      type="button"
-      aria-label={words}
-      disabled={disabled}
-      onClick={onPress}
-      className="p-2 hover:text-forge disabled:opacity-40"
-    >
-      {children}
-    </button>
   );
 }
