@@ -387,6 +387,11 @@ const SOUND: Record<string, unknown[]> = {
     { deadliftMax: 200, unit: 'kg', lift: 'deadlift.conventional' },
     { deadliftMax: 150 },
   ],
+  planLineFor: [
+    'top 1x1 @ 180kg',
+    { deadliftMax: 200, unit: 'kg', lift: 'deadlift.conventional' },
+    { deadliftMax: 150 },
+  ],
   lineAsShare: ['top 1x1 @ 180kg', { deadliftMax: 200, unit: 'kg', lift: 'deadlift.conventional' }],
   writeSetLines: [[{ role: 'top', load: 172.5, reps: 1, style: 'reset' }], 'kg'],
   sayLoad: [49.98, 'lb', 'kg'],
