@@ -1,4 +1,7 @@
+import { createRequire } from 'node:module';
 import { preset } from '../jest.preset.mjs';
+
+const require = createRequire(import.meta.url);
 
 const base = preset('web', import.meta.dirname);
 const [[files, [transformer, options]]] = Object.entries(base.transform);
@@ -6,6 +9,11 @@ const [[files, [transformer, options]]] = Object.entries(base.transform);
 /** Component tests (.test.tsx) ask for a page of their own in their first line; the rest computes without one. */
 export default {
   ...base,
+  // Thousands of small files each, were they loaded as the bundler reads them.
+  moduleNameMapper: {
+    ...base.moduleNameMapper,
+    '^lucide-react$': require.resolve('lucide-react'),
+  },
   testMatch: [...base.testMatch, '<rootDir>/**/*.test.tsx'],
   transform: {
     [files]: [
