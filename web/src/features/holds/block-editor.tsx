@@ -4,6 +4,7 @@ import { useRef, useState, type ReactElement } from 'react';
 import { Controller } from 'react-hook-form';
 import { weeksOf } from '../../ui/charts/lanes-geometry.ts';
 import { Button } from '../../ui/button.tsx';
+import { FormEnd } from '../../ui/form-end.tsx';
 import { useBlockEffect } from '../../data/club/attention.ts';
 import { useIsStaff } from '../../data/session/use-is-coach.ts';
 import { useUnit } from '../../data/session/use-unit.ts';
@@ -215,15 +216,14 @@ function NewBlock({ view, lifterId, onClose }: BlocksProps & { onClose: () => vo
         'Sessions a week',
         ['1', '2', '3'].map((each) => [each, each]),
       )}
-      {failed && <Failed error={failed} />}
-      <div className="flex gap-2 sm:col-span-2">
-        <Button type="submit" look="action" disabled={sending}>
-          Place the block
-        </Button>
-        <Button look="quiet" onClick={onClose}>
-          Close
-        </Button>
-      </div>
+      <FormEnd
+        failed={failed}
+        sending={sending}
+        action="Place the block"
+        onCancel={onClose}
+        leave="Close"
+        className="sm:col-span-2"
+      />
     </form>
   );
 }

@@ -4,13 +4,12 @@ import { type ReactElement } from 'react';
 import { Controller } from 'react-hook-form';
 import { useSetHold } from '../../data/holds/holds.ts';
 import { useUnit } from '../../data/session/use-unit.ts';
-import { Button } from '../../ui/button.tsx';
+import { FormEnd } from '../../ui/form-end.tsx';
 import { DateField } from '../../ui/date-field.tsx';
 import { Field } from '../../ui/field.tsx';
 import { inUnit, typedMass, typedNumber } from '../../ui/figures.ts';
 import { useRequestForm } from '../../ui/request-form.ts';
 import { Select } from '../../ui/select.tsx';
-import { Failed } from '../../ui/states.tsx';
 
 interface Typed {
   aim: HoldAim | '';
@@ -164,15 +163,7 @@ export function HoldSetting({
         ) : (
           <Field label="Pins above the floor" unit="mm" inputMode="numeric" {...field('pinHeight')} />
         ))}
-      {failed && <Failed error={failed} />}
-      <div className="flex gap-2 sm:col-span-2">
-        <Button type="submit" look="action" disabled={sending}>
-          Save
-        </Button>
-        <Button look="quiet" onClick={onClose}>
-          Cancel
-        </Button>
-      </div>
+      <FormEnd failed={failed} sending={sending} onCancel={onClose} className="sm:col-span-2" />
     </form>
   );
 }

@@ -11,12 +11,11 @@ import {
 } from '@iron-clasp/core';
 import { VenueRequest } from '@iron-clasp/contract';
 import { useState, type ReactElement } from 'react';
-import { Button } from '../../ui/button.tsx';
+import { FormEnd } from '../../ui/form-end.tsx';
 import { Choices } from '../../ui/choices.tsx';
 import { Field } from '../../ui/field.tsx';
 import { Select } from '../../ui/select.tsx';
 import { useRequestForm } from '../../ui/request-form.ts';
-import { Failed, NotSaved } from '../../ui/states.tsx';
 import { faultOf, newBar } from './kit-draft.ts';
 import { Figure, Heights, MassField, Rows, Settings, Several, Words } from './venue-fields.tsx';
 import { isStale } from '../../data/client.ts';
@@ -288,14 +287,14 @@ export function VenueEditor({ id, version, start, onDone }: VenueEditorProps): R
         chosen={kit.has}
         onChange={(has) => set({ has })}
       />
-      {wrong && <NotSaved path={wrong.path.replace(/^kit\./, '')} message={wrong.message} />}
-      {failed && <Failed error={failed} />}
-      <div className="flex gap-2">
-        <Button type="submit" look="action" disabled={sending}>
-          {isStale(failed) ? 'Save mine over theirs' : 'Save'}
-        </Button>
-        <Button onClick={() => onDone(false)}>Cancel</Button>
-      </div>
+      <FormEnd
+        failed={failed}
+        sending={sending}
+        wrong={wrong && { ...wrong, path: wrong.path.replace(/^kit\./, '') }}
+        named
+        action={isStale(failed) ? 'Save mine over theirs' : 'Save'}
+        onCancel={() => onDone(false)}
+      />
     </form>
   );
 }

@@ -4,6 +4,7 @@ import { format, parseISO } from 'date-fns';
 import { useState, type ReactElement } from 'react';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { Button } from '../../ui/button.tsx';
+import { FormEnd } from '../../ui/form-end.tsx';
 import { Field } from '../../ui/field.tsx';
 import { formatMass, inUnit, typedMass, typedNumber } from '../../ui/figures.ts';
 import { useRequestForm } from '../../ui/request-form.ts';
@@ -278,13 +279,7 @@ function MeetForm({
         error={within('attempts')}
         onChange={(event) => set({ attempts: event.target.value })}
       />
-      {failed && <Failed error={failed} />}
-      <div className="flex gap-2">
-        <Button type="submit" look="action" disabled={sending}>
-          Save
-        </Button>
-        <Button onClick={leave}>Cancel</Button>
-      </div>
+      <FormEnd failed={failed} sending={sending} onCancel={leave} />
     </form>
   );
 }

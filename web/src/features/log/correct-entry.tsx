@@ -4,13 +4,12 @@ import { useState, type ReactElement } from 'react';
 import { Controller } from 'react-hook-form';
 import { useCorrect } from '../../data/log/log.ts';
 import { useUnit } from '../../data/session/use-unit.ts';
-import { Button } from '../../ui/button.tsx';
+import { FormEnd } from '../../ui/form-end.tsx';
 import { Checkbox } from '../../ui/checkbox.tsx';
 import { Field } from '../../ui/field.tsx';
 import { inUnit, typedMass, typedNumber } from '../../ui/figures.ts';
 import { useRequestForm } from '../../ui/request-form.ts';
 import { Select } from '../../ui/select.tsx';
-import { Failed } from '../../ui/states.tsx';
 
 /** Puts an entry right; the first value is kept beside it. */
 export function CorrectEntry({
@@ -125,13 +124,7 @@ export function CorrectEntry({
         </div>
       )}
       <Field label="Note" maxLength={500} {...field('note')} />
-      {failed && <Failed error={failed} />}
-      <div className="flex gap-2">
-        <Button type="submit" look="action" disabled={sending}>
-          Save
-        </Button>
-        <Button onClick={onDone}>Cancel</Button>
-      </div>
+      <FormEnd failed={failed} sending={sending} onCancel={onDone} />
     </form>
   );
 }

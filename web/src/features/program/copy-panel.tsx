@@ -3,6 +3,7 @@ import { useState, type ReactElement } from 'react';
 import { useEveryLifter } from '../../data/lifters/rack.ts';
 import { useCopy, useTakeBack } from '../../data/training/library.ts';
 import { Button } from '../../ui/button.tsx';
+import { FormEnd } from '../../ui/form-end.tsx';
 import { Checkbox } from '../../ui/checkbox.tsx';
 import { Choices } from '../../ui/choices.tsx';
 import { DateField } from '../../ui/date-field.tsx';
@@ -10,7 +11,7 @@ import { mondayOf, shiftDay } from '../../ui/date-words.ts';
 import { Field } from '../../ui/field.tsx';
 import { shortDay } from '../../ui/figures.ts';
 import { useRequestForm } from '../../ui/request-form.ts';
-import { Failed, Loading, NotSaved } from '../../ui/states.tsx';
+import { Failed, Loading } from '../../ui/states.tsx';
 import { useToast } from '../../ui/toast.tsx';
 import { KeepInLibrary } from './keep-in-library.tsx';
 import type { Copied } from './open-session.ts';
@@ -123,16 +124,18 @@ export function CopyPanel({ what, lifterId, today, onEdit, onDone }: CopyPanelPr
           )}
         </div>
       </div>
-      {wrong && <NotSaved message={wrong.message} />}
-      {failed && <Failed error={failed} />}
-      <div className="flex flex-wrap items-center gap-2">
-        <Button type="submit" look="action" disabled={sending || typed.lifters.length === 0}>
-          {typed.lifters.length > 1 ? `Copy to ${lifters(typed.lifters.length)}` : 'Copy'}
-        </Button>
-        {onEdit && <Button onClick={onEdit}>Edit the copy first</Button>}
-        <Button onClick={onDone}>{done ? 'Close' : 'Cancel'}</Button>
+      <FormEnd
+        failed={failed}
+        sending={sending}
+        wrong={wrong}
+        action={typed.lifters.length > 1 ? `Copy to ${lifters(typed.lifters.length)}` : 'Copy'}
+        idle={typed.lifters.length === 0}
+        onCancel={onDone}
+        leave={done ? 'Close' : 'Cancel'}
+        between={onEdit && <Button onClick={onEdit}>Edit the copy first</Button>}
+      >
         {what.on && <KeepInLibrary what={what} />}
-      </div>
+      </FormEnd>
       {done && <Outcome copy={done} />}
     </form>
   );

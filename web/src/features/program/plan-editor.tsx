@@ -6,11 +6,11 @@ import { useUnit } from '../../data/session/use-unit.ts';
 import { useKeepPlan } from '../../data/training/library.ts';
 import { useDraft } from '../../offline/drafts.ts';
 import { Button } from '../../ui/button.tsx';
+import { FormEnd } from '../../ui/form-end.tsx';
 import { DraftNote } from '../../ui/draft-note.tsx';
 import { Field } from '../../ui/field.tsx';
 import { useRequestForm } from '../../ui/request-form.ts';
 import { Select } from '../../ui/select.tsx';
-import { Failed, NotSaved } from '../../ui/states.tsx';
 import { useToast } from '../../ui/toast.tsx';
 import { hintFor, LineFault } from './line-read.tsx';
 import { SessionHolds } from './session-holds.tsx';
@@ -146,21 +146,15 @@ export function PlanEditor({ plan, onDone }: { plan: LibraryPlan; onDone: () => 
           Add a session
         </Button>
       )}
-      {wrong && <NotSaved message={wrong.message} />}
-      {failed && <Failed error={failed} />}
-      <div className="flex gap-2">
-        <Button type="submit" look="action" disabled={sending}>
-          Save
-        </Button>
-        <Button
-          onClick={() => {
-            draft.done();
-            onDone();
-          }}
-        >
-          Cancel
-        </Button>
-      </div>
+      <FormEnd
+        failed={failed}
+        sending={sending}
+        wrong={wrong}
+        onCancel={() => {
+          draft.done();
+          onDone();
+        }}
+      />
     </form>
   );
 }

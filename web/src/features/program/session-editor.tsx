@@ -7,11 +7,11 @@ import {
 } from '@iron-clasp/contract';
 import { useState, type ReactElement } from 'react';
 import { useUnit } from '../../data/session/use-unit.ts';
-import { Button } from '../../ui/button.tsx';
+import { FormEnd } from '../../ui/form-end.tsx';
 import { Choices } from '../../ui/choices.tsx';
 import { Field } from '../../ui/field.tsx';
 import { useRequestForm } from '../../ui/request-form.ts';
-import { Caution, Failed, NotSaved, Loading } from '../../ui/states.tsx';
+import { Caution, Failed, Loading } from '../../ui/states.tsx';
 import { useVenues } from '../../data/kit/kit.ts';
 import { maxesOf, Read } from './line-read.tsx';
 import { useLinePreview, useSaveSessions } from '../../data/training/programs.ts';
@@ -237,21 +237,15 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
           onChange={(value) => set({ later: value === 'later' })}
         />
       )}
-      {wrong && <NotSaved message={wrong.message} />}
-      {failed && <Failed error={failed} />}
-      <div className="flex gap-2">
-        <Button type="submit" look="action" disabled={sending}>
-          Save
-        </Button>
-        <Button
-          onClick={() => {
-            draft.done();
-            onDone();
-          }}
-        >
-          Cancel
-        </Button>
-      </div>
+      <FormEnd
+        failed={failed}
+        sending={sending}
+        wrong={wrong}
+        onCancel={() => {
+          draft.done();
+          onDone();
+        }}
+      />
     </form>
   );
 }

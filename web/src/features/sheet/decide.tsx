@@ -12,6 +12,7 @@ import { useEffect, useRef, type ReactElement } from 'react';
 import { Controller, useWatch } from 'react-hook-form';
 import type { ApiError } from '../../data/client.ts';
 import { Button } from '../../ui/button.tsx';
+import { FormEnd } from '../../ui/form-end.tsx';
 import { Choices } from '../../ui/choices.tsx';
 import { Field } from '../../ui/field.tsx';
 import { useRequestForm } from '../../ui/request-form.ts';
@@ -183,13 +184,7 @@ function DecideForm({
           </Checkbox>
         )}
       />
-      {failed && <Failed error={failed} />}
-      <div className="flex gap-2">
-        <Button type="submit" look="action" disabled={sending}>
-          Decide
-        </Button>
-        <Button onClick={onDone}>Cancel</Button>
-      </div>
+      <FormEnd failed={failed} sending={sending} action="Decide" onCancel={onDone} />
     </form>
   );
 }

@@ -9,11 +9,11 @@ import { SqueezeProtocolRequest, type SqueezeProtocolView } from '@iron-clasp/co
 import { useRef, useState, type ReactElement } from 'react';
 import { Controller } from 'react-hook-form';
 import { useRequestForm } from '../../ui/request-form.ts';
+import { FormEnd } from '../../ui/form-end.tsx';
 import { Button } from '../../ui/button.tsx';
 import { Field } from '../../ui/field.tsx';
 import { typedNumber } from '../../ui/figures.ts';
 import { Select } from '../../ui/select.tsx';
-import { Failed } from '../../ui/states.tsx';
 import { protocolWords } from '../../parts/squeeze/test-order.ts';
 import { useSaveProtocol } from '../../data/squeeze/squeeze.ts';
 import { Checkbox } from '../../ui/checkbox.tsx';
@@ -173,14 +173,7 @@ function ProtocolEditor({ lifterId, start, onClose }: EditorProps): ReactElement
           </Checkbox>
         )}
       />
-      {failed && <Failed error={failed} />}
-      <div className="flex flex-wrap gap-2">
-        <Button type="submit" look="action" disabled={sending}>
-          Save
-        </Button>
-        <Button look="quiet" onClick={onClose}>
-          Close
-        </Button>
+      <FormEnd failed={failed} sending={sending} onCancel={onClose} leave="Close">
         {start && (
           <Button
             look="quiet"
@@ -193,7 +186,7 @@ function ProtocolEditor({ lifterId, start, onClose }: EditorProps): ReactElement
             Archive the protocol
           </Button>
         )}
-      </div>
+      </FormEnd>
     </form>
   );
 }
