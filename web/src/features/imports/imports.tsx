@@ -16,6 +16,7 @@ import { isWorkbook, readWorkbook, type Sheet } from './sheets.ts';
 export function Imports(): ReactElement {
   const [file, setFile] = useState<OpenedFile>();
   const [sheets, setSheets] = useState<readonly Sheet[]>([]);
+  const [sheet, setSheet] = useState<string>();
   const [chosenName, setChosenName] = useState<string>();
   const [fault, setFault] = useState<string>();
   const wrong = (error: unknown): void => {
@@ -35,8 +36,10 @@ export function Imports(): ReactElement {
     setChosenName(undefined);
     open(name, text);
   };
-  const openSheet = (name: string, { name: sheet, text }: Sheet, several: boolean): void =>
-    open(several ? `${name}, ${sheet}` : name, text);
+  const openSheet = (of: string, { name, text }: Sheet, several: boolean): void => {
+    setSheet(name);
+    open(several ? `${of}, ${name}` : of, text);
+  };
   const choose = async (chosen: File): Promise<void> => {
     setSheets([]);
     setChosenName(chosen.name);
@@ -60,9 +63,7 @@ export function Imports(): ReactElement {
         <div className="mt-3">
           <Choices
             legend="Sheet of the workbook"
-            value={
-              sheets.find(({ name }) => file?.name === `${chosenName}, ${name}`)?.name ?? sheets[0]!.name
-            }
+            value={sheet ?? sheets[0]!.name}
             options={sheets.map(({ name }) => [name, name] as const)}
             onChange={(name) =>
               openSheet(

@@ -10,9 +10,9 @@ import {
   type MassUnit,
   type NoGripChoice,
 } from '@iron-clasp/core';
-import type { FileImportRequest, ImportPreview } from '@iron-clasp/contract';
+import type { FileImportRequest } from '@iron-clasp/contract';
 import { useState, type ReactElement } from 'react';
-import { useBringIn, useImportPreview, type BringIn } from '../../data/imports/imports.ts';
+import { useBringIn, useImportPreview } from '../../data/imports/imports.ts';
 import { useKeptHere } from '../../data/kept-here.ts';
 import { useVenues } from '../../data/kit/kit.ts';
 import { useEveryLifter } from '../../data/lifters/rack.ts';
@@ -20,13 +20,11 @@ import { useUnit } from '../../data/session/use-unit.ts';
 import { useProtocols } from '../../data/squeeze/squeeze.ts';
 import { Button } from '../../ui/button.tsx';
 import { Choices } from '../../ui/choices.tsx';
-import { useDateHabit, writeDay } from '../../ui/date-words.ts';
-import { Progress } from '../../ui/progress.tsx';
-import { SaveTable } from '../../ui/save-table.tsx';
 import { Select } from '../../ui/select.tsx';
 import { Caution, Failed, Loading } from '../../ui/states.tsx';
 import { useToast } from '../../ui/toast.tsx';
-import { saidOfImport, saidThings, WHERE } from './import-words.ts';
+import { FoundRows, UnderWay } from './found-rows.tsx';
+import { saidThings, WHERE } from './import-words.ts';
 import {
   columnName,
   columnsOf,
@@ -207,7 +205,7 @@ export function Mapping({ file, onDone }: { file: OpenedFile; onDone: () => void
         ))}
       </div>
       {(preview.error ?? bring.error) && <Failed error={preview.error ?? bring.error} />}
-      {preview.data && <Found kind={kind} found={preview.data} />}
+      {preview.data && <FoundRows kind={kind} found={preview.data} />}
       {bring.isPending ? (
         <UnderWay kind={kind} things={preview.data?.things ?? 0} bring={bring} />
       ) : (
@@ -240,57 +238,5 @@ export function Mapping({ file, onDone }: { file: OpenedFile; onDone: () => void
         </div>
       )}
     </section>
-  );
-}
-
-/** An import that is being done: how far it has come, and the way out. */
-function UnderWay({ kind, things, bring }: { kind: FileKind; things: number; bring: BringIn }): ReactElement {
-  const { progress, cancel } = bring;
-  return (
-    <div className="flex flex-wrap items-center gap-4">
-      <span role="status">
-        Bringing in {saidThings(kind, things)} …
-        {progress && ` ${Math.floor((100 * progress.done) / Math.max(1, progress.of))} %`}
-      </span>
-      <Progress label="Rows brought in" value={progress?.done ?? 0} max={progress?.of ?? 1} />
-      <Button onClick={cancel}>Cancel</Button>
-    </div>
-  );
-}
-
-/** What the server made of the rows: what would come in, and what is left out with why. */
-function Found({ kind, found }: { kind: FileKind; found: ImportPreview }): ReactElement {
-  const habit = useDateHabit();
-  const n = (value: number): string => value.toLocaleString('en');
-  return (
-    <div role="status" className="border-l-4 border-verdigris bg-raised px-4 py-3">
-      <p className="text-lg">
-        <b>{found.things === 0 ? 'Nothing' : saidOfImport(kind, found.things, found.days)}</b>
-        {found.from &&
-          found.to &&
-          ` from ${writeDay(found.from, habit)} to ${writeDay(found.to, habit)}`}{' '}
-        would come in.
-        {found.known > 0 && ` ${n(found.known)} are there already.`}
-        {found.leftOut > 0 && ` ${n(found.leftOut)} of ${n(found.rows)} rows are left out:`}
-      </p>
-      {found.faults.length > 0 && (
-        <>
-          <ul aria-label="Rows that are left out" className="mt-2 max-h-60 overflow-y-auto" tabIndex={0}>
-            {found.faults.map(({ line, fault }) => (
-              <li key={line} className="grid grid-cols-[4.5rem_minmax(0,1fr)] border-b border-rule py-1">
-                <span className="figures text-quiet">row {line}</span> {fault}
-              </li>
-            ))}
-          </ul>
-          <p className="mt-2">
-            {found.leftOut > found.faults.length && `The first ${found.faults.length} are shown. `}
-            <SaveTable
-              name="rows left out"
-              table={{ head: ['row', 'why'], rows: found.faults.map(({ line, fault }) => [line, fault]) }}
-            />
-          </p>
-        </>
-      )}
-    </div>
   );
 }
