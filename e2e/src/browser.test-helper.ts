@@ -379,8 +379,15 @@ export class Page {
     await this.driver.navigate().refresh();
   }
 
-  /** Asks the API in the page's own session, as the page would. */
+  /** Waits until everything that was logged on this page is with the server. */
+  async sent(): Promise<void> {
+    const look = 'return !/\\d waiting\\b/.test(document.body.innerText)';
+    await this.#seen(look, 'everything to be sent');
+  }
+
+  /** Asks the API in the page's own session, as the page would, once what was logged on it is there. */
   async api<Answer>(method: string, path: string, body?: object): Promise<{ status: number; body: Answer }> {
+    await this.sent();
     return this.driver.executeAsyncScript(
       `const [method, path, body, done] = arguments;
        (async () => {

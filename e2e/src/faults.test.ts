@@ -99,7 +99,7 @@ it('an upgrade while offline: the old page’s sets are taken, and the prompt wa
 
 it('storage that is full loses nothing while the page is open, and says so', async () => {
   // A tap that came late in the test before held for a second: it is sent first.
-  await page.until(async () => !/waiting/.test(await page.text('header')), 'all to be sent');
+  await page.sent();
   await page.full(true);
   await page.click('All sets');
   const open = await page.driver.findElement(
@@ -111,6 +111,6 @@ it('storage that is full loses nothing while the page is open, and says so', asy
   await page.says('This device has no room left');
   await counted(/1 waiting/);
   await server.up();
-  await page.until(async () => !/waiting/.test(await page.text()), 'the set to be sent');
+  await page.sent();
   expect(await stored()).toBe(5);
 }, 240_000);

@@ -49,7 +49,7 @@ it('opens without a server, logs on, loses nothing over a reload, and sends all 
   await page.click('Done as called');
 
   await server.up();
-  await page.until(async () => !/waiting/.test(await page.text()), 'everything to be sent');
+  await page.sent();
   await counted(/3 of \d+ done$/);
   expect(await stored()).toBe(3);
 }, 180_000);
@@ -61,7 +61,7 @@ it('a server killed between write and answer stores each set once', async () => 
     await page.click('Done as called');
     await killed;
     await server.up();
-    await page.until(async () => !/waiting/.test(await page.text()), 'the set to be sent');
+    await page.sent();
     expect(await stored()).toBe(before + 1);
   }
 }, 180_000);
@@ -80,10 +80,8 @@ it('two devices on one set are shown side by side; a person keeps one', async ()
     await other.click('Log it');
     await other.says(/already logged from another device/);
     await other.click('Keep ours');
-    await other.until(
-      async () => !/waiting/.test(await other.text()),
-      'theirs to be taken back and ours sent',
-    );
+    // Theirs taken back, and ours in its place.
+    await other.sent();
     expect(await stored()).toBe(before + 1);
     const [row] = await server.query<{ undone: number }>(
       'SELECT count(*)::int AS undone FROM logged_set WHERE session_id = $1 AND undone_at IS NOT NULL AND planned_set_id IN (SELECT planned_set_id FROM logged_set WHERE session_id = $1 AND undone_at IS NULL)',

@@ -47,6 +47,6 @@ it('what one process keeps the other shows, and a killed one costs nothing', asy
     await laptop.says(`${done} of ${all}`);
   }
   await laptop.says('as it happens');
-  await phone.until(async () => !/waiting/.test(await phone.text()), 'everything to be sent');
+  await phone.sent();
   expect(await server.stored(session)).toBe(done);
 }, 180_000);
