@@ -11,10 +11,13 @@ export function ensurePackages(root) {
   const lock = createHash('sha256')
     .update(readFileSync(join(root, 'package-lock.json')))
     .digest('hex');
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
+  // A service sets NODE_ENV to production: without what builds the product there would be nothing to serve.
+  const whole = `${lock} with what builds it`;
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === whole) return;
   say('Installing npm packages (once, about a minute) …');
   // Not `npm ci`: it refuses a lock file in which optional builds for other platforms are missing. See docs/decisions.
-  const done = spawnSync('npm', ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error'], {
+  const options = ['--include=dev', '--no-save', '--no-audit', '--no-fund', '--loglevel=error'];
+  const done = spawnSync('npm', ['install', ...options], {
     cwd: root,
     encoding: 'utf8',
     stdio: ['ignore', 'pipe', 'pipe'],
@@ -23,7 +26,7 @@ export function ensurePackages(root) {
     throw new Trouble(
       `npm could not install the packages. Is the registry within reach?\n${(done.stderr || done.stdout || '').trim().split('\n').slice(-12).join('\n')}`,
     );
-  writeFileSync(stamp, lock);
+  writeFileSync(stamp, whole);
 }
 
 /** What a package is built of beside its own folder: the application carries the guide. */
