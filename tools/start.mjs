@@ -10,6 +10,8 @@ import { startServer } from './lib/server.mjs';
 
 const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
 const DEFAULT_PORT = 4810;
+/** How often it is looked whether npm is still there, ms. */
+const LOOK = 500;
 
 run(async () => {
   checkNode();
@@ -27,6 +29,7 @@ run(async () => {
     })());
   const asked = new Promise((settle) => {
     for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => settle(signal));
+    if (process.env.npm_lifecycle_event === 'start') whenLeft(settle);
   });
   const interrupted = asked.then(() => 'asked');
 
@@ -68,6 +71,17 @@ run(async () => {
   }
   say('Stopped. Data are kept; start again with: npm start');
 }).then(() => process.exit());
+
+/** Calls once npm has ended: told to end it does so alone, and would leave server and database behind. */
+function whenLeft(call) {
+  const parent = process.ppid;
+  const timer = setInterval(() => {
+    if (process.ppid === parent) return;
+    clearInterval(timer);
+    call('left');
+  }, LOOK);
+  timer.unref();
+}
 
 function wantedPort(given) {
   const port = given === undefined || given === '' ? DEFAULT_PORT : Number(given);

@@ -18,9 +18,12 @@ import {
 const ROOT = dirname(dirname(dirname(fileURLToPath(import.meta.url))));
 const PATIENCE = 120_000;
 
-/** `npm start` as a person runs it, with data and port of its own. */
-function start({ data, port, env = {} }) {
-  const child = spawn(process.execPath, [join(ROOT, 'tools', 'start.mjs')], {
+const ITSELF = [process.execPath, join(ROOT, 'tools', 'start.mjs')];
+const BY_NPM = ['npm', 'start', '--loglevel=error'];
+
+/** What `npm start` runs, or that itself, with data and port of its own. */
+function start({ data, port, env = {}, by: [command, ...args] = ITSELF }) {
+  const child = spawn(command, args, {
     cwd: ROOT,
     env: { ...process.env, DATABASE_URL: '', IRON_CLASP_DATA: data, IRON_CLASP_PORT: String(port), ...env },
     stdio: ['ignore', 'pipe', 'pipe'],
@@ -159,17 +162,23 @@ it(
 );
 
 it(
-  'makes a half-made first start again',
+  'makes a half-made first start again, and leaves nothing behind where npm alone is told to end',
   async () => {
     mkdirSync(join(data, 'postgres.half'), { recursive: true });
     writeFileSync(join(data, 'postgres.half', 'rubbish'), 'left by a crash');
     mkdirSync(join(data, 'postgres'));
     writeFileSync(join(data, 'running.json'), '{"pid": 99');
-    const again = start({ data, port });
+    const again = start({ data, port, by: BY_NPM });
     await again.says(/Stop with Ctrl-C/);
-    again.child.kill('SIGINT');
-    expect(await again.ended).toBe(0);
     expect(existsSync(join(data, 'postgres.half'))).toBe(false);
+    const { pid } = JSON.parse(readFileSync(join(data, 'running.json'), 'utf8'));
+    const database = postmaster(data);
+    expect([pid, database].map(alive)).toEqual([true, true]);
+    again.child.kill('SIGTERM');
+    await again.ended;
+    await Promise.all([gone(pid), gone(database)]);
+    expect(existsSync(join(data, 'running.json'))).toBe(false);
+    expect(await healthy(port)).toBeUndefined();
   },
   PATIENCE,
 );
