@@ -19,7 +19,7 @@ const CHALK_RULE = {
 export function VenueSheet({ venue }: { venue: VenueView }): ReactElement {
   const { kit } = venue;
   return (
-    <div className="grid gap-x-10 gap-y-6 pt-4 xl:grid-cols-2">
+    <div className="grid grid-cols-1 gap-x-10 gap-y-6 pt-4 xl:grid-cols-2">
       <section aria-label="The house" className="xl:col-span-2">
         <p className="text-xl">
           <b>{CHALK_RULE[kit.chalk]}</b>{' '}
@@ -150,7 +150,7 @@ function BarRow({
           {formatMass(bar.mass, unit)} · {bar.diameter} mm
           {bar.collars > 0 && ` · collars ${formatMass(bar.collars, unit)}`}
         </span>
-        <span className="mt-1 flex items-center gap-3 text-sm">
+        <span className="mt-1 flex flex-wrap items-center gap-x-3 gap-y-1 text-sm">
           <span aria-hidden className="block h-2 w-32 shrink-0 border border-edge">
             <span
               className={use.due ? 'block h-full bg-ochre' : 'block h-full bg-edge'}
