@@ -45,6 +45,7 @@ import { FilesOfEveryKind1766000000056 } from './records/imports/migrations/0056
 import { LinksToAClub1766000000057 } from './records/sharing/migrations/0057-links-to-a-club.ts';
 import { WhoUndidIt1766000000058 } from './records/log/migrations/0058-who-undid-it.ts';
 import { WhatIsDeletedIsFound1766000000060 } from './records/log/migrations/0060-what-is-deleted-is-found.ts';
+import { MinuteLimits1766000000061 } from './records/accounts/migrations/0061-minute-limits.ts';
 import { Changes1766000000059 } from './records/changes/migrations/0059-changes.ts';
 
 /** Every change of the schema, in order; each stands in the folder of the noun whose tables it changes. */
@@ -97,4 +98,5 @@ export const MIGRATIONS = [
   WhoUndidIt1766000000058,
   Changes1766000000059,
   WhatIsDeletedIsFound1766000000060,
+  MinuteLimits1766000000061,
 ];

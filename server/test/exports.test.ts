@@ -98,7 +98,7 @@ it('every table is somebody’s, or named as nobody’s', async () => {
   );
   const kept = api.app.get(KeptTables);
   // What belongs to the machine and to no club.
-  const nobodys = ['backup', 'guess_limit', 'migrations', 'set_up_code'];
+  const nobodys = ['backup', 'guess_limit', 'migrations', 'minute_limit', 'set_up_code'];
   expect(tables.map(({ name }) => name).filter((name) => !kept.has(name))).toEqual(nobodys);
 });
 

@@ -1,4 +1,5 @@
 import { Injectable, type CanActivate, type ExecutionContext } from '@nestjs/common';
+import { DataSource } from 'typeorm';
 import type { SignedInRequest } from './guard.ts';
 import { MinuteLimit } from './minute-limit.ts';
 
@@ -8,10 +9,14 @@ export const HEAVY_READS_A_MINUTE = 30;
 /** Bounds reads that work through a whole club; a guard of those routes. */
 @Injectable()
 export class HeavyReads implements CanActivate {
-  readonly #limit = new MinuteLimit(HEAVY_READS_A_MINUTE, [
-    'too-many-reads',
-    'That was asked for often in the last minute. Wait a moment, then try again.',
-  ]);
+  readonly #limit: MinuteLimit;
+
+  constructor(db: DataSource) {
+    this.#limit = new MinuteLimit(db, 'heavy', HEAVY_READS_A_MINUTE, [
+      'too-many-reads',
+      'That was asked for often in the last minute. Wait a moment, then try again.',
+    ]);
+  }
 
   async canActivate(context: ExecutionContext): Promise<boolean> {
     const { signedIn } = context.switchToHttp().getRequest<SignedInRequest>();
