@@ -226,8 +226,13 @@ describe('a club', () => {
       email: DEMO_COACH.email,
       password: 'kiln tether oval prow',
     });
+    const before = await unpack(path);
+    // The sign-ins at the new place are deeds of its own.
+    const brought = [...before.files['data/deed.json']!.matchAll(/"id": ?"([^"]+)"/g)].map(([, id]) => id);
+    expect(brought.length).toBeGreaterThan(0);
+    await empty.api.db.query('DELETE FROM deed WHERE NOT id = ANY($1)', [brought]);
     const again = await take(owner, '/club/export');
-    const [before, after] = [await unpack(path), await unpack(again.path)];
+    const after = await unpack(again.path);
     expect(dataOf(after.files)).toEqual(dataOf(before.files));
     expect(again.receipt).toBe(receipt);
     const lifter = await idOf('Noor Haddad');

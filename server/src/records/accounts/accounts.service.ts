@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { Inject, Injectable, type OnModuleInit } from '@nestjs/common';
 import { addDays } from 'date-fns';
 import { type EntityManager } from 'typeorm';
+import { Deeds } from '../../platform/access/deeds.ts';
 import { GuessLimit } from '../../platform/access/guess-limit.ts';
 import { Identity, type SignedIn } from '../../platform/access/signed-in.ts';
 import { Clock } from '../../platform/clock/clock.ts';
@@ -48,6 +49,7 @@ export class AccountsService extends Identity implements OnModuleInit {
     private readonly lifters: LiftersService,
     private readonly kept: KeptTables,
     private readonly limit: GuessLimit,
+    private readonly deeds: Deeds,
     private readonly clock: Clock,
     private readonly days: Days,
     @Inject(CONFIG) private readonly config: Config,
@@ -80,8 +82,16 @@ export class AccountsService extends Identity implements OnModuleInit {
       const found = await this.accounts.byEmail(email);
       // Of an unknown address a password is checked all the same: the time tells nothing.
       const right = await checkPassword(found?.passwordHash, password);
-      if (!right || !found || !(await this.isOpen(found))) throw wrongSignIn();
-      await this.checkSecondFactor(found, code);
+      if (!found) throw wrongSignIn();
+      try {
+        if (!right || !(await this.isOpen(found))) throw wrongSignIn();
+        await this.checkSecondFactor(found, code);
+      } catch (refusal) {
+        // Not waited for: it would tell that there is such an account. Asking for a second factor is no refusal yet.
+        if (!right || code !== undefined)
+          void this.record(found, 'A sign-in was refused').catch(() => undefined);
+        throw refusal;
+      }
       return found;
     });
     const token = await this.enter(account.id, asking);
@@ -100,11 +110,18 @@ export class AccountsService extends Identity implements OnModuleInit {
     const now = this.clock.now();
     await this.accounts.removeExpired(now);
     const token = freshSecret();
+    const device = deviceName(userAgent);
     await this.accounts.addSignIn({
       ...{ tokenHash: hashOf(token), id: randomUUID(), accountId, changeToken: freshSecret() },
-      ...{ expiresAt: addDays(now, SIGN_IN_DAYS), device: deviceName(userAgent), madeAt: now, seenAt: now },
+      ...{ expiresAt: addDays(now, SIGN_IN_DAYS), device, madeAt: now, seenAt: now },
     });
+    const [account] = await this.accounts.byIds([accountId]);
+    if (account) await this.record(account, `Signed in on ${device}`);
     return token;
+  }
+
+  private record({ id, clubId }: Account, what: string): Promise<void> {
+    return this.deeds.keep({ clubId, accountId: id, at: this.clock.now(), what, lifterId: null });
   }
 
   async signOut(token: string): Promise<void> {

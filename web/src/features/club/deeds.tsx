@@ -7,7 +7,7 @@ import { LongList } from '../../ui/long-list.tsx';
 import { Select } from '../../ui/select.tsx';
 import { Empty, Failed, Loading } from '../../ui/states.tsx';
 
-/** Every change of the club, with who made it and about whom. */
+/** Every change of the club with who made it and about whom, and every sign-in. */
 export function Deeds(): ReactElement {
   const [by, setBy] = useState('');
   const people = usePeople();
@@ -29,7 +29,7 @@ export function Deeds(): ReactElement {
       {found.error && !found.data && <Failed error={found.error} retry={() => void found.refetch()} />}
       {found.data && deeds.length === 0 && (
         <Empty title="Nothing yet">
-          <p>Every change stands here from now on: who made it, when, and about whom.</p>
+          <p>Every change and every sign-in stands here from now on: whose it was, when, and about whom.</p>
         </Empty>
       )}
       <div className="mt-2">
