@@ -12,17 +12,14 @@ export async function startStack(root) {
   ensurePackages(root);
   ensureBuilt(root);
   const postgres = await startPostgres(join(work, 'postgres'));
-  const server = await startServer(root, {
-    databaseUrl: postgres.url,
-    port: await freePort(),
-    env: { IRON_CLASP_LOG: 'silent', ...demoDay() },
-  });
+  const env = { IRON_CLASP_LOG: 'silent', ...demoDay() };
+  const server = await startServer(root, { databaseUrl: postgres.url, port: await freePort(), env });
   const stop = async () => {
     await server.stop();
     postgres.remove();
     rmSync(work, { recursive: true, force: true, maxRetries: 5 });
   };
-  return { url: server.url, databaseUrl: postgres.url, stop };
+  return { url: server.url, databaseUrl: postgres.url, env, stop };
 }
 
 /** Signs in to the demo and returns what asks the API as the coach. */
