@@ -141,7 +141,7 @@ export function PlanEditor({ plan, onDone }: { plan: LibraryPlan; onDone: () => 
       {plan.kind === 'week' && sessions.length < MOST_IN_A_PLAN && (
         <Button
           className="justify-self-start"
-          onClick={() => set({ sessions: [...sessions, { ...EMPTY(), day: nextDay(sessions) }] })}
+          onClick={() => set({ sessions: [...sessions, empty(nextDay(sessions))] })}
         >
           Add a session
         </Button>
@@ -161,7 +161,9 @@ export function PlanEditor({ plan, onDone }: { plan: LibraryPlan; onDone: () => 
 
 const WEEK = [0, 1, 2, 3, 4, 5, 6];
 
-const EMPTY = (): Written => ({ key: crypto.randomUUID(), day: 0, title: '', rows: [row()], holds: [] });
+const empty = (day: number): Written => ({
+  ...{ key: crypto.randomUUID(), day, title: '', rows: [row()], holds: [] },
+});
 
 /** The day after the last one that is written. */
 const nextDay = (sessions: readonly Written[]): number =>
