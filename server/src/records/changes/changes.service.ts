@@ -9,6 +9,8 @@ import { frozen } from '../../platform/memory/frozen.ts';
 
 /** Answers that this process keeps, up to some 100 kB each. */
 const MOST = 2_000;
+/** Rows of lists that it keeps, some 2 kB each: a club of thousands must not push its own out while it is read. */
+const MOST_IN_LISTS = 30_000;
 
 /** Rows of one lifter's changes that are summed up at the next look. */
 const MOST_ROWS = 200;
@@ -28,6 +30,9 @@ export interface AnswerOf {
 export class ChangesService implements OnModuleInit {
   readonly #answers = new LRUCache<string, { readonly stand: string; readonly answer: Promise<unknown> }>({
     max: MOST,
+  });
+  readonly #lists = new LRUCache<string, { readonly stand: string; readonly answer: unknown }>({
+    max: MOST_IN_LISTS,
   });
 
   constructor(
@@ -99,15 +104,15 @@ export class ChangesService implements OnModuleInit {
     // Taken before anything is added: that may push out what is still to be given.
     const all = new Map<string, Answer>();
     for (const id of lifterIds) {
-      const known = this.#answers.get(keyOf(what, club, id));
-      if (known && known.stand === stands.get(id)) all.set(id, (await known.answer) as Answer);
+      const known = this.#lists.get(keyOf(what, club, id));
+      if (known && known.stand === stands.get(id)) all.set(id, known.answer as Answer);
     }
     const missing = lifterIds.filter((id) => !all.has(id));
     for (const [id, found] of missing.length > 0 ? await work(missing) : []) {
       const answer = frozen(found);
       all.set(id, answer);
       const stand = stands.get(id);
-      if (stand) this.#answers.set(keyOf(what, club, id), { stand, answer: Promise.resolve(answer) });
+      if (stand) this.#lists.set(keyOf(what, club, id), { stand, answer });
     }
     return all;
   }
