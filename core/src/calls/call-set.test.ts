@@ -262,9 +262,10 @@ describe('the strap', () => {
 
   it('is used in every school where the rulebook of the day allows it', () => {
     for (const { id } of SCHOOLS)
-      expect(
-        callSet(context({ school: id, curve: strong, event, set: set({ role: 'attempt' }) })).choice,
-      ).toBe('straps');
+      for (const role of ['attempt', 'top'] as const)
+        expect(callSet(context({ school: id, curve: strong, event, set: set({ role }) })).choice).toBe(
+          'straps',
+        );
   });
 
   it('is quick-release with one turn where the bar must be let go', () => {
@@ -287,12 +288,26 @@ describe('the strap', () => {
       );
     expect(heavy('deadlift.conventional').straps?.type).toBe('figureEight');
     expect(heavy('clean-pull').straps?.type).toBe('quickRelease');
+    // Where the house has none, the lift's own is taken, with the turns it is always wound.
+    const without = callSet(
+      context({
+        ...{ school: 'strongman', lifter: { ...toEvent, gripWorkHigh: true }, set: set({ load: 170 }) },
+        venue: at(['loop', 'plain']),
+      }),
+    );
+    expect(without.straps).toEqual({ type: 'loop', turns: 3 });
   });
 
   it('is the next best at hand, or none', () => {
     const volume = set({ role: 'backoff', load: 120, reps: 5 });
     const call = callSet(context({ school: 'strap-the-volume', venue: at(['plain']), set: volume }));
     expect(call.straps).toEqual({ type: 'plain', turns: 3 });
+    const said = (straps: Parameters<typeof at>[0]): string =>
+      callSet(context({ school: 'strap-the-volume', venue: at(straps), set: volume })).reasons.find((each) =>
+        each.ruleId.startsWith('lift.strap-type.'),
+      )!.text;
+    expect(said(['plain'])).toMatch(/^Plain straps, 3 turns: /);
+    expect(said(['quickRelease'])).toMatch(/, 1 turn: /);
     expect(call.reasons.find((each) => each.ruleId === 'lift.strap-type.plain')?.text).toMatch(
       /in place of loop/,
     );

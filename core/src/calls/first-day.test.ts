@@ -5,7 +5,7 @@ import type { HoldObservation } from '../clasp-curve/types.ts';
 import { observeBestPull, type BestPull } from '../log/observe-best.ts';
 import { SOUND_HAND } from '../hands/hand-state.ts';
 import { callSet } from './call-set.ts';
-import { context, lifter, set } from './fixtures.test-helper.ts';
+import { context, curveAround, lifter, set } from './fixtures.test-helper.ts';
 import type { SetCall, SetToCall } from './types.ts';
 
 /** A lifter of whom three answers are known, a best of 150 kg, and nothing is logged. */
@@ -141,5 +141,14 @@ describe('an attempt takes the permitted grip with the highest chance', () => {
     };
     const asked = { school: 'same-grip', lifter: settled, curve: curveOf('straps', rows) };
     expect(callSet(context({ ...asked, set: set({ role: 'attempt', load: 140 }) })).choice).toBe('hook');
+  });
+
+  it('and of those that hold alike the school’s own', () => {
+    const light = set({ role: 'attempt', load: 142 });
+    const mixed = callSet(context({ school: 'same-grip', curve: curveAround(130), set: light }));
+    const hook = callSet(context({ school: 'hook-committed', curve: curveAround(130), set: light }));
+    expect([mixed.choice, hook.choice]).toEqual(['mixed', 'hook']);
+    // The other is the stronger by a little, which does not decide.
+    expect(hook.probability!).toBeGreaterThan(mixed.probability!);
   });
 });

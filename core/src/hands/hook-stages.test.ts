@@ -51,6 +51,18 @@ describe('nextHookStage', () => {
     });
   });
 
+  it('sessions after which nobody looked at the hands count for nothing', () => {
+    const { skin: _, ...unseen } = session('2026-11-14', { slipped: true, pain: 9 });
+    expect(nextHookStage('learn', [...easy, unseen]).move).toBe('up');
+    expect(nextHookStage('learn', [easy[0]!, easy[1]!, { ...unseen, slipped: false, pain: 1 }]).move).toBe(
+      'stay',
+    );
+  });
+
+  it.each(['learn', 'build', 'carry', 'settled'] as const)('where nothing moves it, %s is kept', (stage) => {
+    expect(nextHookStage(stage, easy.slice(0, 2))).toMatchObject({ stage, move: 'stay' });
+  });
+
   it('an old tear does not hold a healed thumb back', () => {
     expect(nextHookStage('learn', [session('2026-10-01', { skin: 'torn' }), ...easy]).move).toBe('up');
   });

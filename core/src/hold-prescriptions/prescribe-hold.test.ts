@@ -123,6 +123,24 @@ describe('prescribeHold', () => {
     expect(prescribeHold(request({ history: [session(limit + 5, 10, 10)] })).change).toBe('lighter');
   });
 
+  it.each(['supinatedDeadHold', 'thickBarHold'] as const)(
+    '%s, which moves by time, goes lighter where its load is past the limit or not at hand',
+    (kind) => {
+      const start = prescribeHold(request({ kind }));
+      const held = (load: number): HoldSession => ({
+        ...{ load, grip: start.grip, target: start.seconds },
+        sets: [{ seconds: start.seconds, ended: 'stopped' }],
+      });
+      const heavy = prescribeHold(request({ kind, history: [held(400)] }));
+      expect(heavy).toMatchObject({ change: 'lighter' });
+      expect(heavy.load).toBeLessThan(400);
+      // A kilogram more than the plates make.
+      const odd = prescribeHold(request({ kind, history: [held(start.load + 1)] }));
+      expect(odd).toMatchObject({ change: 'lighter', load: start.load });
+      expect(prescribeHold(request({ kind, history: [held(start.load)] })).change).not.toBe('lighter');
+    },
+  );
+
   it('starts afresh when the grip is a new one', () => {
     expect(
       prescribeHold(request({ history: [{ ...session(130, 10, 10), grip: 'doubleOverhand' }] })).change,

@@ -70,10 +70,57 @@ it.each(PROFILE_CONFLICT_RULES.map((rule) => rule.id))(
   '%s is said where it applies, and only there',
   (id) => {
     const [sets, spares] = CASES[id]!;
-    expect(profileConflicts(sets).map((each) => each.id)).toContain(id);
+    const found = profileConflicts(sets).find((each) => each.id === id)!;
+    // In words of its own, with what to do.
+    expect(found.text).toMatch(/^[A-Z].{20,}\.$/);
+    expect(found.mend).toMatch(/^[A-Z].{10,}\.$/);
     expect(profileConflicts(spares).map((each) => each.id)).not.toContain(id);
   },
 );
+
+const operation = { kind: 'recentOperation', cleared: false, monthsAgo: 12 } as const;
+it.each<[string, string, ProfileFacts]>([
+  [
+    'another entry as long ago',
+    'conflict.operation-long-ago',
+    profile('overhand-first', { history: [{ ...operation, kind: 'bloodPressure' }] }),
+  ],
+  [
+    'an operation that is cleared',
+    'conflict.operation-long-ago',
+    profile('overhand-first', { history: [{ ...operation, cleared: true }] }),
+  ],
+  [
+    'an operation of which nobody said when',
+    'conflict.operation-long-ago',
+    profile('overhand-first', { history: [{ kind: 'recentOperation', cleared: false }] }),
+  ],
+  [
+    'a flag beside one that would do',
+    'conflict.side-not-said',
+    profile('overhand-first', { history: [repaired, arthritis] }),
+  ],
+  [
+    'the same order in another sport',
+    'conflict.sport-and-school',
+    profile('same-grip', {
+      school: { ...findSchool('same-grip')!, ladder: { ...findSchool('same-grip')!.ladder, top: ['mixed'] } },
+    }),
+  ],
+  [
+    'a weightlifter of a school that takes the better bare grip',
+    'conflict.sport-and-school',
+    profile('same-grip', {
+      sport: 'weightlifting',
+      school: {
+        ...findSchool('same-grip')!,
+        ladder: { ...findSchool('same-grip')!.ladder, top: ['bestBare'] },
+      },
+    }),
+  ],
+])('%s is none', (_, id, facts) => {
+  expect(profileConflicts(facts).map((each) => each.id)).not.toContain(id);
+});
 
 it('two barred arms leave no mixed grip at all', () => {
   const both = [repaired, { ...repaired, side: 'left' as const }];
