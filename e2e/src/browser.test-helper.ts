@@ -381,7 +381,7 @@ export class Page {
 
   /** Waits until everything that was logged on this page is with the server. */
   async sent(): Promise<void> {
-    const look = 'return !/\\d waiting\\b/.test(document.body.innerText)';
+    const look = 'return !/waiting/.test(document.body.innerText)';
     await this.#seen(look, 'everything to be sent');
   }
 
