@@ -164,17 +164,17 @@ export function linesFor(
   to: KnownBests,
   unit: MassUnit,
 ): { readonly lines: readonly SessionLine[]; readonly kept: readonly string[]; readonly fault?: string } {
-  const all: SessionLine[] = [];
+  const write = lifterId === null ? planLineFor : lineFor;
+  const written: SessionLine[] = [];
   const kept: string[] = [];
   for (const { liftId, text } of lines) {
-    const written = lifterId === null ? planLineFor : lineFor;
-    const found = written(text, { ...from, unit, lift: liftId }, to);
+    const found = write(text, { ...from, unit, lift: liftId }, to);
     if (found.fault)
       return { lines: [], kept: [], fault: `${liftOf(liftId).name}, ${text}: ${found.fault.message}` };
-    all.push({ liftId, text: found.line });
+    written.push({ liftId, text: found.line });
     if (found.kept) kept.push(`${liftOf(liftId).name} ${found.line}`);
   }
-  return { lines: all, kept };
+  return { lines: written, kept };
 }
 
 /** The day of a session of a plan, copied to a day: to that day itself, or into its week. */
