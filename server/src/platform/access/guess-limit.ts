@@ -1,7 +1,8 @@
 import { Injectable } from '@nestjs/common';
-import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible';
+import type { RateLimiterPostgres } from 'rate-limiter-flexible';
 import { DataSource } from 'typeorm';
 import { Problem } from '../http/problem.ts';
+import { countOne, sharedLimit } from './shared-limit.ts';
 
 /** Wrong guesses at one account from one address in a quarter of an hour: enough for a forgetful coach. */
 export const GUESSES_HERE = 10;
@@ -26,10 +27,7 @@ export class GuessLimit {
 
   constructor(db: DataSource) {
     const limiter = (keyPrefix: string, points: number, duration: number): RateLimiterPostgres =>
-      new RateLimiterPostgres({
-        ...{ storeClient: db, storeType: 'typeorm', tableName: 'guess_limit', tableCreated: true },
-        ...{ keyPrefix, points, duration },
-      });
+      sharedLimit(db, 'guess_limit', { keyPrefix, points, duration });
     this.#here = limiter('here', GUESSES_HERE, QUARTER);
     this.#account = limiter('account', GUESSES_AN_ACCOUNT, DAY);
     this.#address = limiter('address', GUESSES_AN_ADDRESS, QUARTER);
@@ -63,14 +61,11 @@ export class GuessLimit {
 
 const named = (what: string): string => what.trim().toLowerCase().slice(0, 120);
 
-async function count(limiter: RateLimiterPostgres, key: string): Promise<void> {
-  try {
-    await limiter.consume(key);
-  } catch (refused) {
-    if (!(refused instanceof RateLimiterRes)) throw refused;
-    const minutes = Math.max(1, Math.ceil(refused.msBeforeNext / 60_000));
-    const wait =
-      minutes > 90 ? `${Math.ceil(minutes / 60)} hours` : minutes === 1 ? 'a minute' : `${minutes} minutes`;
-    throw new Problem(429, 'too-many-tries', `Too many tries. Wait ${wait}, then try again.`);
-  }
+const count = (limiter: RateLimiterPostgres, key: string): Promise<void> => countOne(limiter, key, tooMany);
+
+function tooMany(ms: number): Problem {
+  const minutes = Math.max(1, Math.ceil(ms / 60_000));
+  const wait =
+    minutes > 90 ? `${Math.ceil(minutes / 60)} hours` : minutes === 1 ? 'a minute' : `${minutes} minutes`;
+  return new Problem(429, 'too-many-tries', `Too many tries. Wait ${wait}, then try again.`);
 }

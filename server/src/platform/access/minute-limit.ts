@@ -1,6 +1,7 @@
-import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible';
+import type { RateLimiterPostgres } from 'rate-limiter-flexible';
 import type { DataSource } from 'typeorm';
 import { Problem } from '../http/problem.ts';
+import { countOne, sharedLimit } from './shared-limit.ts';
 
 /**
  * How often somebody may ask for something in a minute; kept in PostgreSQL, so that every process counts the same. Who has asked
@@ -19,19 +20,13 @@ export class MinuteLimit {
     most: number,
     private readonly refusal: readonly [code: string, words: string],
   ) {
-    this.#limit = new RateLimiterPostgres({
-      ...{ storeClient: db, storeType: 'typeorm', tableName: 'minute_limit', tableCreated: true },
+    this.#limit = sharedLimit(db, 'minute_limit', {
       ...{ keyPrefix: name, points: most, duration: 60, inMemoryBlockOnConsumed: most + 1 },
     });
   }
 
   /** Counts a request; one too many is refused. */
-  async count(who: string): Promise<void> {
-    try {
-      await this.#limit.consume(who);
-    } catch (refused) {
-      if (!(refused instanceof RateLimiterRes)) throw refused;
-      throw new Problem(429, ...this.refusal);
-    }
+  count(who: string): Promise<void> {
+    return countOne(this.#limit, who, () => new Problem(429, ...this.refusal));
   }
 }
