@@ -1,7 +1,7 @@
 import type { HoldKindId } from '@iron-clasp/core';
-import { Day, Id, Ids, OneOf, Optional, Part, Parts, SeenVersion, Text, Whole } from './fields.ts';
+import { Day, Id, Ids, OneOf, Optional, Part, Parts, SeenVersion, Whole } from './fields.ts';
 import { HoldKinds } from './holds.ts';
-import { SessionLineBody } from './programs.ts';
+import { SessionLines, Title, type SessionLineBody } from './programs.ts';
 
 const SOURCE_MESSAGE = 'Choose a session, a week of a lifter, or a plan of the library.';
 
@@ -70,10 +70,10 @@ export class LibrarySessionBody {
   @Whole({ min: 0, max: 6 }, 'Choose the day of the week.')
   day: number;
 
-  @Text(80, 'Title must be 1 to 80 characters.')
+  @Title()
   title: string;
 
-  @Parts(() => SessionLineBody, { min: 1, max: 60, message: 'Write at least one line.' })
+  @SessionLines()
   lines: SessionLineBody[];
 
   /** Holds after the lifts, in order. */
@@ -83,7 +83,7 @@ export class LibrarySessionBody {
 
 /** Keeps a session or a week in the club's library, or changes a plan there. */
 export class LibraryPlanRequest {
-  @Text(80, 'Title must be 1 to 80 characters.')
+  @Title()
   title: string;
 
   /** What is kept; left out to change a plan that is there. */

@@ -27,7 +27,9 @@ import {
 } from './fields.ts';
 
 const SESSION_DAY = 'Choose the day of the session.';
-const TITLE_MESSAGE = 'Title must be 1 to 80 characters.';
+
+/** The title of a session or a plan. */
+export const Title = (): PropertyDecorator => Text(80, 'Title must be 1 to 80 characters.');
 
 /** Where, with which bar and on which day a session is held; what is left out stays. */
 export class MoveSessionRequest {
@@ -82,9 +84,13 @@ export class SessionLineBody {
   text: string;
 }
 
+/** The lines of a session, in order. */
+export const SessionLines = (): PropertyDecorator =>
+  Parts(() => SessionLineBody, { min: 1, max: 60, message: 'Write at least one line.' });
+
 /** A session as a coach writes it. */
 export class SessionRequest {
-  @Text(80, TITLE_MESSAGE)
+  @Title()
   title: string;
 
   /** Day, YYYY-MM-DD. */
@@ -116,7 +122,7 @@ export class SessionRequest {
   @SeenVersion()
   version: number;
 
-  @Parts(() => SessionLineBody, { min: 1, max: 60, message: 'Write at least one line.' })
+  @SessionLines()
   lines: SessionLineBody[];
 }
 
