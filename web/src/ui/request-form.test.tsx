@@ -91,21 +91,23 @@ interface Meet {
   readonly attempts: readonly string[];
 }
 const start: Meet = { name: '', attempts: [] };
-const kept = (value: Meet) => ({ value, set: jest.fn(), done: jest.fn() });
+const kept = (value: Meet) => ({ value, set: jest.fn(), discard: jest.fn(), done: jest.fn() });
 
 /** A form of controls that are told what they show, with a draft behind it. */
 function Drafted({
   draft,
   send,
   onFailed = () => undefined,
+  onLeave = () => undefined,
   check,
 }: {
   draft: ReturnType<typeof kept>;
   send: (body: MeetRequest) => Promise<string>;
   onFailed?: (error: Error) => void;
+  onLeave?: () => void;
   check?: (body: MeetRequest) => Fault | null;
 }): ReactElement {
-  const { typed, set, restart, fault, within, wrong, onSubmit } = useRequestForm({
+  const { typed, set, restart, leave, fault, within, wrong, onSubmit } = useRequestForm({
     request: MeetRequest,
     start,
     draft,
@@ -115,6 +117,7 @@ function Drafted({
     }),
     send,
     onFailed,
+    onLeave,
     ...(check && { check }),
   });
   return (
@@ -134,6 +137,9 @@ function Drafted({
       {wrong && <output>{`${wrong.path}: ${wrong.message}`}</output>}
       <button type="button" onClick={() => restart(start)}>
         Discard
+      </button>
+      <button type="button" onClick={leave}>
+        Cancel
       </button>
       <button type="submit">Save</button>
     </form>
@@ -185,12 +191,26 @@ describe('a form with a draft', () => {
     const send = jest.fn(async () => 'kept');
     const check = ({ name }: MeetRequest): Fault | null =>
       name === 'Taken' ? { path: 'name', message: 'There is one of that name.' } : null;
-    render(<Drafted draft={kept({ name: 'Taken', attempts: [] })} send={send} check={check} />);
+    const draft = kept({ name: 'Taken', attempts: [] });
+    render(<Drafted draft={draft} send={send} check={check} />);
     await save();
     expect((await screen.findByRole('alert')).textContent).toBe('There is one of that name.');
     expect(send).not.toHaveBeenCalled();
     await userEvent.click(screen.getByText('Discard'));
     expect(shown('Meet')).toBe('');
     expect(screen.queryByRole('alert')).toBeNull();
+    expect(draft.discard).toHaveBeenCalledWith(start);
+    expect(draft.done).not.toHaveBeenCalled();
+  });
+
+  it('is given up with its draft, and sends nothing', async () => {
+    const draft = kept({ name: 'Lantern', attempts: ['120'] });
+    const send = jest.fn(async () => 'kept');
+    const onLeave = jest.fn();
+    render(<Drafted draft={draft} send={send} onLeave={onLeave} />);
+    await userEvent.click(screen.getByText('Cancel'));
+    expect(draft.done).toHaveBeenCalledTimes(1);
+    expect(onLeave).toHaveBeenCalledTimes(1);
+    expect(send).not.toHaveBeenCalled();
   });
 });

@@ -38,6 +38,8 @@ interface RequestFormOptions<Typed extends FieldValues, Body extends object, Ans
   readonly onSaved?: (answer: Answer) => void;
   /** What else a failure that belongs to no field asks for. */
   readonly onFailed?: (error: Error) => void;
+  /** What else giving it up does. */
+  readonly onLeave?: () => void;
   /** Where what is typed is kept until it is saved; the form starts from what it holds. */
   readonly draft?: FormDraft<Typed>;
 }
@@ -46,6 +48,7 @@ interface RequestFormOptions<Typed extends FieldValues, Body extends object, Ans
 interface FormDraft<Typed> {
   readonly value: Typed;
   readonly set: (part: Partial<Typed>) => void;
+  readonly discard: (start: Typed) => void;
   readonly done: () => void;
 }
 
@@ -55,8 +58,10 @@ interface RequestForm<Typed extends FieldValues> {
   readonly typed: Typed;
   /** Puts what a control says. */
   readonly set: (part: Partial<Typed>) => void;
-  /** Starts anew from this, as if nothing had been typed. */
+  /** Starts anew from this, as if nothing had been typed; a draft is thrown away. */
   readonly restart: (start: Typed) => void;
+  /** Gives up what is typed, and its draft. */
+  readonly leave: () => void;
   readonly onSubmit: (event?: FormEvent) => void;
   /** What is wrong with a part of the body, by its path, whoever found it. */
   readonly fault: (path: string) => string | undefined;
@@ -88,6 +93,7 @@ export function useRequestForm<Typed extends FieldValues, Body extends object, A
   send,
   onSaved,
   onFailed,
+  onLeave,
   draft,
 }: RequestFormOptions<Typed, Body, Answer>): RequestForm<Typed> {
   const [failed, setFailed] = useState<Error | null>(null);
@@ -125,7 +131,12 @@ export function useRequestForm<Typed extends FieldValues, Body extends object, A
     },
     restart: (from) => {
       setFailed(null);
+      draft?.discard(from);
       form.reset(from);
+    },
+    leave: () => {
+      draft?.done();
+      onLeave?.();
     },
     onSubmit: (event) => void submit(event),
     fault,

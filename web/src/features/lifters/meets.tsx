@@ -142,7 +142,7 @@ function MeetForm({
   });
   const [start] = useState(blank);
   const draft = useDraft(`meet.${profile.id}.${meet?.id ?? 'new'}`, start, meet?.version ?? 0);
-  const { typed, set, restart, fault, within, onSubmit, failed, sending } = useRequestForm({
+  const { typed, set, restart, leave, fault, within, onSubmit, failed, sending } = useRequestForm({
     request: MeetRequest,
     start,
     draft,
@@ -175,22 +175,14 @@ function MeetForm({
     }),
     send: (body, { id }) => save.mutateAsync({ id, body }),
     onSaved: onDone,
+    onLeave: onDone,
   });
   const { name, heldOn, straps, attempts, place, barDiameter, events } = typed;
   const setEvent = (at: number, part: Partial<Content['events'][number]>): void =>
     set({ events: events.map((each, i) => (i === at ? { ...each, ...part } : each)) });
-  const leave = (): void => {
-    draft.done();
-    onDone();
-  };
-  const discard = (): void => {
-    const from = blank();
-    draft.discard(from);
-    restart(from);
-  };
   return (
     <form onSubmit={onSubmit} noValidate aria-label="Meet" className="grid gap-3 py-2">
-      {draft.found && <DraftNote at={draft.found.at} onDiscard={discard} />}
+      {draft.found && <DraftNote at={draft.found.at} onDiscard={() => restart(blank())} />}
       <div className="grid gap-3 sm:grid-cols-2">
         <Field
           label="Meet"

@@ -90,7 +90,6 @@ function Editor({ profile, reload }: EditorProps): ReactElement {
   const restart = (from: ProfileView): void => {
     setBase(from);
     const fresh = { draft: draftOf(from, unit), touched: [] };
-    kept.discard(fresh);
     form.restart(fresh);
     setTheirs([]);
   };

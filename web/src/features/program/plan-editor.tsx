@@ -51,7 +51,7 @@ export function PlanEditor({ plan, onDone }: { plan: LibraryPlan; onDone: () => 
   const say = useToast();
   const [blank] = useState(() => contentOf(plan));
   const draft = useDraft(`plan.${plan.id}`, blank, plan.version);
-  const { typed, set, restart, fault, wrong, onSubmit, failed, sending } = useRequestForm({
+  const { typed, set, restart, leave, fault, wrong, onSubmit, failed, sending } = useRequestForm({
     request: LibraryPlanRequest,
     start: blank,
     draft,
@@ -68,19 +68,15 @@ export function PlanEditor({ plan, onDone }: { plan: LibraryPlan; onDone: () => 
       say(`${typed.title} is saved.`);
       onDone();
     },
+    onLeave: onDone,
   });
   const { title, sessions } = typed;
   const put = (at: number, part: Partial<Written>): void =>
     set({ sessions: sessions.map((each, i) => (i === at ? { ...each, ...part } : each)) });
-  const discard = (): void => {
-    const from = contentOf(plan);
-    draft.discard(from);
-    restart(from);
-  };
   return (
     <form onSubmit={onSubmit} noValidate aria-label={`Edit ${plan.title}`} className="grid gap-4">
       <h2 className="border-b-2 border-ink pb-1 text-xl">Edit: {plan.title}</h2>
-      {draft.found && <DraftNote at={draft.found.at} onDiscard={discard} />}
+      {draft.found && <DraftNote at={draft.found.at} onDiscard={() => restart(contentOf(plan))} />}
       <Field
         label="Title in the library"
         value={title}
@@ -146,15 +142,7 @@ export function PlanEditor({ plan, onDone }: { plan: LibraryPlan; onDone: () => 
           Add a session
         </Button>
       )}
-      <FormEnd
-        failed={failed}
-        sending={sending}
-        wrong={wrong}
-        onCancel={() => {
-          draft.done();
-          onDone();
-        }}
-      />
+      <FormEnd failed={failed} sending={sending} wrong={wrong} onCancel={leave} />
     </form>
   );
 }

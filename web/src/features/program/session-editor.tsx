@@ -79,7 +79,7 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
     venues.data?.find((venue) => venue.id === venueId) ??
     venues.data?.find((venue) => venue.id === lifter.usualVenueId) ??
     venues.data?.[0];
-  const { typed, set, restart, fault, wrong, onSubmit, failed, sending } = useRequestForm({
+  const { typed, set, restart, leave, fault, wrong, onSubmit, failed, sending } = useRequestForm({
     request: SessionRequest,
     start: blank,
     draft,
@@ -105,6 +105,7 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
     },
     send: (body, { id }) => save.mutateAsync([{ id, body }]),
     onSaved: onDone,
+    onLeave: onDone,
   });
   const { title, heldOn, venueId, barId, later, holds, rehearsesMeet, rows } = typed;
   const setRows = (now: readonly Row[]): void => set({ rows: now });
@@ -142,11 +143,6 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
       ...(here.has && { has: here.has }),
     },
   );
-  const discard = (): void => {
-    const from = contentOf(start, on);
-    draft.discard(from);
-    restart(from);
-  };
   if (start?.started)
     return (
       <p className="border-l-4 border-ochre pl-3">
@@ -156,7 +152,7 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
     );
   return (
     <form onSubmit={onSubmit} noValidate aria-label="Session" className="grid gap-4">
-      {draft.found && <DraftNote at={draft.found.at} onDiscard={discard} />}
+      {draft.found && <DraftNote at={draft.found.at} onDiscard={() => restart(contentOf(start, on))} />}
       <div className="grid gap-4 sm:grid-cols-2 lg:grid-cols-4">
         <Field
           label="Title"
@@ -237,15 +233,7 @@ export function SessionEditor({ lifter, start, on, onDone }: SessionEditorProps)
           onChange={(value) => set({ later: value === 'later' })}
         />
       )}
-      <FormEnd
-        failed={failed}
-        sending={sending}
-        wrong={wrong}
-        onCancel={() => {
-          draft.done();
-          onDone();
-        }}
-      />
+      <FormEnd failed={failed} sending={sending} wrong={wrong} onCancel={leave} />
     </form>
   );
 }

@@ -72,13 +72,18 @@ const START: Typed = {
 };
 
 /** What is typed outlives a reload; code and password are typed again, since a device keeps no secret. */
-function useTyped(): Pick<Draft<Typed>, 'value' | 'set' | 'done'> {
-  const { value, set, done } = useDraft<Omit<Typed, 'code' | 'password' | 'again'>>('set-up', START, 0);
+function useTyped(): Pick<Draft<Typed>, 'value' | 'set' | 'discard' | 'done'> {
+  const { value, set, discard, done } = useDraft<Omit<Typed, 'code' | 'password' | 'again'>>(
+    'set-up',
+    START,
+    0,
+  );
   return {
     value: { ...START, ...value, code: '', password: '', again: '' },
     set: ({ code: _code, password: _password, again: _again, ...rest }) => {
       if (Object.keys(rest).length > 0) set(rest);
     },
+    discard,
     done,
   };
 }
