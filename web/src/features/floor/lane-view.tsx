@@ -365,8 +365,6 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
         />
       ) : now.kind === 'set' ? (
         <SetPanel
-          // A question that was open for one set is none of the next.
-          key={now.set.id}
           sessionId={session.id}
           set={now.set}
           call={call!}

@@ -12,7 +12,7 @@ import {
 } from '@iron-clasp/core';
 import type { CalledSet, FloorView } from '@iron-clasp/contract';
 import clsx from 'clsx';
-import { useState, type ReactElement, type ReactNode } from 'react';
+import { useLayoutEffect, useRef, useState, type ReactElement, type ReactNode } from 'react';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { saidOn } from './lane.ts';
 import { FIRST, SECOND } from './panel-sizes.ts';
@@ -57,11 +57,20 @@ export function SetPanel(props: SetPanelProps): ReactElement {
   const barred = call.verdict === 'stop' && call.lighterLoad === undefined;
   const onDone = barred ? onLeaveOut : props.onDone;
   const unit = useUnit();
-  const [slipping, setSlipping] = useState(false);
+  /** The set that slipped and whose repetition is asked for: a question that was open for one set is none of the next. */
+  const [slippedSet, setSlippedSet] = useState<string | null>(null);
+  if (slippedSet !== null && slippedSet !== set.id) setSlippedSet(null);
+  const slipping = slippedSet === set.id;
+  const ask = (open: boolean): void => setSlippedSet(open ? set.id : null);
+  // The panel stays for the next set, so that a tap draws what differs; only what was scrolled begins anew.
+  const shown = useRef<HTMLDivElement>(null);
+  useLayoutEffect(() => {
+    shown.current!.scrollTop = 0;
+  }, [set.id]);
   /** Runs by the clock; what must not be done has none. */
   const timed = set.seconds !== null && !barred;
   const bare = call.choice !== 'straps' && call.choice !== null;
-  const slip = (): void => (set.reps === 1 ? onSlip(1) : setSlipping(true));
+  const slip = (): void => (set.reps === 1 ? onSlip(1) : ask(true));
   useKeys({
     ' ': (event) => {
       if (timed) return;
@@ -69,7 +78,7 @@ export function SetPanel(props: SetPanelProps): ReactElement {
       onDone();
     },
     s: () => bare && !timed && slip(),
-    Escape: () => setSlipping(false),
+    Escape: () => ask(false),
   });
   const loading =
     set.loading.perSide.length > 0 ? loadBar({ target: load, ...equipment }).nearest : set.loading;
@@ -77,6 +86,7 @@ export function SetPanel(props: SetPanelProps): ReactElement {
   return (
     <section aria-label="The set" className="flex min-h-0 grow flex-col flat:flex-row">
       <div
+        ref={shown}
         // On the smallest screens it scrolls, by key too.
         tabIndex={0}
         className="[container-type:size] min-h-0 grow overflow-y-auto outline-offset-[-2px] flat:basis-1/2"
@@ -177,7 +187,7 @@ export function SetPanel(props: SetPanelProps): ReactElement {
                   {rep}
                 </Button>
               ))}
-              <Button className={clsx('col-span-2', SECOND)} onClick={() => setSlipping(false)}>
+              <Button className={clsx('col-span-2', SECOND)} onClick={() => ask(false)}>
                 Cancel
               </Button>
             </div>
