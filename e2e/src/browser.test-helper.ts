@@ -120,6 +120,17 @@ export class Page {
     await this.driver.get(this.#base + path);
   }
 
+  /** Goes to a page of another title as a link of the application does: nothing is loaded anew. */
+  async follow(path: string): Promise<void> {
+    const before = await this.driver.getTitle();
+    await this.driver.executeScript(
+      `history.pushState({}, '', arguments[0]);
+       dispatchEvent(new PopStateEvent('popstate', { state: {} }));`,
+      path,
+    );
+    await this.#seen('return document.title !== args[0]', `another page than "${before}" at ${path}`, before);
+  }
+
   /** What the page saves goes into this folder. */
   async saveInto(folder: string): Promise<void> {
     await this.driver.sendDevToolsCommand('Browser.setDownloadBehavior', {

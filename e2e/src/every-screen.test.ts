@@ -145,10 +145,12 @@ const SHEET = ['calls', 'program', 'holds', 'curve', 'ramp', 'track-record', 'co
 const CLUB = ['', '/import', '/people', '/settings', '/api', '/export', '/backups', '/deeds'];
 const PRACTICE = ['schools', 'rules', 'lifts', 'holds', 'set-up', 'curve', 'slips'];
 
-it('every screen of a lifter and of the club fits at twice the size and on a phone: nothing is scrolled sideways', async () => {
+it('every screen of a lifter and of the club has a title and fits at twice the size and on a phone: nothing is scrolled sideways', async () => {
   await page.openLifter('Odalys Brandt');
   const sheet = `/lifters/${(await page.path()).split('/')[2]}`;
   const wide: string[] = [];
+  const titles: string[] = [];
+  await page.follow('/');
   for (const path of [
     ...[...SHEET, 'grippers', 'log', 'profile'].map((name) => `${sheet}/${name}`),
     ...CLUB.map((name) => `/club${name}`),
@@ -165,9 +167,10 @@ it('every screen of a lifter and of the club fits at twice the size and on a pho
       '/guide',
     ],
   ]) {
-    await page.go(path);
+    await page.follow(path);
     await page.find('main h1');
     await page.until(async () => (await page.count('[aria-label^="Loading"]')) === 0, `${path} to be there`);
+    titles.push(await page.driver.getTitle());
     for (const [width, height] of NARROW) {
       await page.size(width, height);
       const beyond = await page.driver.executeScript<number>(
@@ -177,6 +180,12 @@ it('every screen of a lifter and of the club fits at twice the size and on a pho
     }
   }
   expect(wide).toEqual([]);
+  expect(titles.slice(0, 2)).toEqual([
+    'Calls · Odalys Brandt · Iron Clasp',
+    'Program · Odalys Brandt · Iron Clasp',
+  ]);
+  // No two alike: a window, a bookmark and the history say which page it is.
+  expect(new Set(titles).size).toBe(titles.length);
   await page.size(1280, 800);
 }, 180_000);
 

@@ -11,10 +11,12 @@ import { shiftDay } from '../../ui/date-words.ts';
 import { Empty, Failed, Loading } from '../../ui/states.tsx';
 import { WrittenCard, WrittenWeek } from './written-card.tsx';
 import { ToToday } from '../../ui/to-today.tsx';
+import { usePageOf } from '../../ui/page-of.ts';
 
 /** The session card of one lifter, to print or to read from the phone. */
 export function OneCard(): ReactElement {
   const { sessionId = '' } = useParams();
+  usePageOf(useCalls(sessionId).data?.session.lifterName);
   return (
     <Page title="Session card">
       <Card sessionId={sessionId} />

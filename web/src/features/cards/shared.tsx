@@ -4,11 +4,13 @@ import { useParams } from 'react-router';
 import { WrittenCard } from './written-card.tsx';
 import { Empty, Failed, Loading } from '../../ui/states.tsx';
 import { useShared } from '../../data/sharing/sharing.ts';
+import { usePageOf } from '../../ui/page-of.ts';
 
 /** What the holder of a read-only link sees: the coming sessions as cards, in the lifter's own unit. */
 export function Shared(): ReactElement {
   const { secret = '' } = useParams();
   const shared = useShared(secret);
+  usePageOf(shared.data?.lifterName);
   return (
     <main className="mx-auto max-w-3xl px-4 py-4">
       {shared.isPending && <Loading what="the sessions" lines={9} />}

@@ -59,6 +59,7 @@ import { useRest } from './use-clock.ts';
 import { NO_SET, useTellStands } from './use-tell-stands.ts';
 import { clockNow, clubDay, momentOn } from '../../data/clock.ts';
 import { useSession } from '../../data/session/session.ts';
+import { usePageOf } from '../../ui/page-of.ts';
 
 /** What lies over the lane: nothing, the list of sets, a set that went differently, or an entry that gets details. */
 type Over =
@@ -76,6 +77,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
   const waiting = useWaiting();
   const view = withOpening(known, waiting);
   const { session, holds } = view.calls;
+  usePageOf(session.lifterName);
   const [memory, change] = useLaneMemory(session.id);
   const act = (what: Act): void => change((now) => laneAfter(now, what));
   const logged = (

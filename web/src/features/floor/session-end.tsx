@@ -18,11 +18,13 @@ import { Caution, Failed, Loading } from '../../ui/states.tsx';
 import { clockNow } from '../../data/clock.ts';
 import { useEnd, useFinish, useReopen } from '../../data/training/floor.ts';
 import { TextArea } from '../../ui/text-area.tsx';
+import { usePageOf } from '../../ui/page-of.ts';
 
 /** How the session went: against plan, what slipped and likely why, what comes next, and a word to the lifter. */
 export function SessionEnd(): ReactElement {
   const { sessionId = '' } = useParams();
   const end = useEnd(sessionId);
+  usePageOf(end.data?.session.lifterName);
   const here = useWaitingOf(sessionId).length;
   const [search] = useSearchParams();
   const lanes = search.get('floor') ?? sessionId;

@@ -8,6 +8,7 @@ import { VenueEditor } from './venue-editor.tsx';
 import { VenueSheet } from './venue-sheet.tsx';
 import { useArchiveVenue, useKit } from '../../data/kit/kit.ts';
 import { ToToday } from '../../ui/to-today.tsx';
+import { usePageOf } from '../../ui/page-of.ts';
 
 /** What stands where: one page a venue, drawn; changed in an editor on the same page. */
 export function Kit(): ReactElement {
@@ -16,6 +17,7 @@ export function Kit(): ReactElement {
   const fresh = useMatch('/kit/new') !== null;
   const venues = kit.data?.venues ?? [];
   const open = venues.find((venue) => venue.id === venueId) ?? (venueId ? undefined : venues[0]);
+  usePageOf(fresh ? undefined : open?.kit.name);
   return (
     <div className="px-4 pb-12 pt-4 md:px-8">
       <ToToday />

@@ -13,11 +13,13 @@ import { Caution, Failed, Loading } from '../../ui/states.tsx';
 import { saySport } from '../../ui/words.ts';
 import { NewBest } from './new-best.tsx';
 import { useSheet } from '../../data/lifters/lifters.ts';
+import { usePageOf } from '../../ui/page-of.ts';
 
 /** The open lifter: who they are, the season strip, and one of the sheet's pages below. */
 export function Sheet(): ReactElement {
   const { lifterId = '' } = useParams();
   const sheet = useSheet(lifterId);
+  usePageOf(sheet.data?.lifter.name);
   const [coach, staff] = [useIsCoach(), useIsStaff()];
   const navigate = useNavigate();
   const onCalls = useMatch('/lifters/:lifterId/calls/*') !== null;
