@@ -64,8 +64,11 @@ export function SetPanel(props: SetPanelProps): ReactElement {
   const ask = (open: boolean): void => setSlippedSet(open ? set.id : null);
   // The panel stays for the next set, so that a tap draws what differs; only what was scrolled begins anew.
   const shown = useRef<HTMLDivElement>(null);
+  const scrolled = useRef(false);
   useLayoutEffect(() => {
-    shown.current!.scrollTop = 0;
+    // Asked of a page that was not scrolled, it would only be laid out once more.
+    if (scrolled.current) shown.current!.scrollTop = 0;
+    scrolled.current = false;
   }, [set.id]);
   /** Runs by the clock; what must not be done has none. */
   const timed = set.seconds !== null && !barred;
@@ -87,6 +90,7 @@ export function SetPanel(props: SetPanelProps): ReactElement {
     <section aria-label="The set" className="flex min-h-0 grow flex-col flat:flex-row">
       <div
         ref={shown}
+        onScroll={() => (scrolled.current = true)}
         // On the smallest screens it scrolls, by key too.
         tabIndex={0}
         className="[container-type:size] min-h-0 grow overflow-y-auto outline-offset-[-2px] flat:basis-1/2"
