@@ -1,7 +1,6 @@
 import type { SetCall } from '@iron-clasp/core';
 import type { FloorView } from '@iron-clasp/contract';
 import { useEffect, useRef, useState } from 'react';
-import { afterPaint } from '../../ui/after-paint.ts';
 import type { CallAgainBase, CallAgainQuestion } from './call-again.worker.ts';
 import { doneToday, type Lane } from './lane.ts';
 
@@ -40,14 +39,9 @@ export function useCallsAgain(view: FloorView, known: FloorView, lane: Lane): re
       if (data.number === number) setAnswer({ key, calls: data.calls });
     };
     at.addEventListener('message', onAnswer);
-    // After the tap is painted: nothing of this is seen before the worker has answered.
-    const callOff = afterPaint(() =>
-      at.postMessage({ number, today: JSON.parse(key) as typeof today, hands } satisfies CallAgainQuestion),
-    );
-    return () => {
-      callOff();
-      at.removeEventListener('message', onAnswer);
-    };
+    // At once: the worker is at it while the tap is painted.
+    at.postMessage({ number, today: JSON.parse(key) as typeof today, hands } satisfies CallAgainQuestion);
+    return () => at.removeEventListener('message', onAnswer);
   }, [key, nothing, underWay, hands]);
   return !nothing && answer?.key === key ? answer.calls : view.calls.sets.map((set) => set.call);
 }
