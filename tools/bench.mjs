@@ -15,15 +15,16 @@ import { demoCoach, startStack } from './lib/stack.mjs';
 
 const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
 const ROUNDS = 90;
-const PAGE_ROUNDS = 15;
+const PAGE_ROUNDS = 12;
 
 /** What is measured, by its name: `npm run bench` measures all, `npm run bench -- api large` these two. */
 const PARTS = {
   ...{
     api: benchApi,
     pages: benchPages,
-    floor: benchFloor,
+    // Before the floor, whose taps log whole sessions.
     jobs: countJobs,
+    floor: benchFloor,
     log: benchLog,
     large: benchManyLifters,
   },
@@ -152,6 +153,8 @@ async function benchApi(stack) {
 /** Throttling of the floor's bench, times slower: a phone of some years. */
 const SLOWER = 4;
 const TAPS = 30;
+/** Between two taps, ms: what follows from the answer to one is done by then. */
+const REST = 1_000;
 /** Length of a hold that the clock is checked over, s. */
 const LONG_HOLD = 120;
 
@@ -196,6 +199,8 @@ async function benchFloor({ url }) {
               .catch(() => false),
           20_000,
         );
+        // Nobody lifts between an answer and what follows from it: the next tap falls on a page at rest.
+        await driver.executeAsyncScript('const [rest, done] = arguments; setTimeout(done, rest);', REST);
       }
     }
     const empty = await driver.executeAsyncScript(`
@@ -311,10 +316,54 @@ async function firstVisit(address) {
   }
 }
 
+/** Visits of somebody who is signed in and has been here before: from the address to a part that is painted, ms. */
+async function laterVisits(driver, visits) {
+  const times = visits.map(() => []);
+  await driver.sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
+    source: `new MutationObserver((_, watch) => {
+      const sought = sessionStorage.getItem('sought');
+      if (!sought || !sought.split('&').every((each) => document.querySelector(each))) return;
+      watch.disconnect();
+      requestAnimationFrame(() => setTimeout(() => (window.paintedAt = performance.now())));
+    }).observe(document, { subtree: true, childList: true });`,
+  });
+  for (let i = 0; i < PAGE_ROUNDS + 3; i++)
+    for (const [n, { address, sought }] of visits.entries()) {
+      await driver.get(`${new URL(address).origin}/api/health`);
+      await driver.executeScript(`sessionStorage.setItem('sought', arguments[0])`, sought);
+      await driver.get(address);
+      await driver.wait(() => driver.executeScript('return window.paintedAt > 0'), 20_000);
+      // The first ones fill caches, as they do for everybody.
+      if (i >= 3) times[n].push(await driver.executeScript('return window.paintedAt'));
+    }
+  return times.map(summary);
+}
+
+async function benchToday(bare, url) {
+  const { driver, close } = await openBrowser();
+  try {
+    // A sign-in is for all ports of a host.
+    await enterDemo(driver, url);
+    const [plain, today] = await laterVisits(driver, [
+      {
+        address: `${bare.url}/answers/session,today,lifters`,
+        sought: '[aria-label=session]&[aria-label=today]&[aria-label=lifters]',
+      },
+      { address: `${url}/`, sought: '[aria-label="To decide"] li&nav[aria-label="The rack"] li' },
+    ]);
+    say('\nToday, signed in, against a bare page with lists of the same answers (reach: 1.3)');
+    line('bare page, painted', plain, plain, 'itself');
+    line('Today, painted', today, plain, 'bare page');
+  } finally {
+    await close();
+  }
+}
+
 async function benchPages({ url, databaseUrl }) {
   const folder = temporaryFolder('iron-clasp-bare-');
   const bare = await serveBarePage(ROOT, databaseUrl, folder);
   try {
+    await benchToday(bare, url);
     const visits = { bare: [], first: [] };
     // In turn: whatever else the machine does falls on both.
     for (let i = 0; i < PAGE_ROUNDS; i++) {

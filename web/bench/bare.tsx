@@ -2,10 +2,11 @@ import { QueryClient, QueryClientProvider, useMutation, useQuery } from '@tansta
 import type { ReactElement } from 'react';
 import { createRoot } from 'react-dom/client';
 import { useForm } from 'react-hook-form';
-import { createBrowserRouter, RouterProvider } from 'react-router';
+import { createBrowserRouter, RouterProvider, useParams } from 'react-router';
 
 /*
- * The yardstick of the first page: the same stack and the same form, and nothing of ours. Built and served by the bench alone.
+ * The yardsticks of the first page and of Today: the same stack with the same form, or the same answers as bare lists, and
+ * nothing of ours. Built and served by the bench alone.
  */
 interface Typed {
   email: string;
@@ -35,7 +36,45 @@ function Bare(): ReactElement {
   );
 }
 
-const router = createBrowserRouter([{ path: '*', element: <Bare /> }]);
+/** What a list is made of: every text that an answer holds. */
+const textsOf = (answer: unknown): string[] =>
+  typeof answer === 'string'
+    ? [answer]
+    : typeof answer === 'object' && answer !== null
+      ? Object.values(answer).flatMap(textsOf)
+      : [];
+
+function Answer({ path }: { path: string }): ReactElement | null {
+  const answer = useQuery({
+    queryKey: [path],
+    queryFn: async () => (await fetch(`/api/${path}`)).json() as Promise<unknown>,
+  });
+  if (!answer.data) return null;
+  return (
+    <ul aria-label={path}>
+      {textsOf(answer.data).map((text, i) => (
+        <li key={i}>{text}</li>
+      ))}
+    </ul>
+  );
+}
+
+/** The answers that are asked for, as they are. */
+function Answers(): ReactElement {
+  const { paths = '' } = useParams();
+  return (
+    <>
+      {paths.split(',').map((path) => (
+        <Answer key={path} path={path} />
+      ))}
+    </>
+  );
+}
+
+const router = createBrowserRouter([
+  { path: '/answers/:paths', element: <Answers /> },
+  { path: '*', element: <Bare /> },
+]);
 createRoot(document.getElementById('root')!).render(
   <QueryClientProvider client={new QueryClient()}>
     <RouterProvider router={router} />
