@@ -49,8 +49,13 @@ function fetchedAhead(): Plugin {
         const ahead = Object.values(bundle ?? {}).find(
           (part) => part.type === 'chunk' && part.name === 'ahead',
         );
-        if (!ahead) return [];
+        if (ahead?.type !== 'chunk') return [];
         return [
+          ...ahead.imports.map((file) => ({
+            tag: 'link',
+            attrs: { rel: 'modulepreload', crossorigin: true, href: `/${file}` },
+            injectTo: 'head-prepend' as const,
+          })),
           {
             tag: 'script',
             attrs: { type: 'module', async: true, src: `/${ahead.fileName}` },
@@ -120,6 +125,8 @@ export default defineConfig({
       output: {
         codeSplitting: {
           groups: [
+            // Before the rest, so it must not wait for the rest.
+            { name: 'asked', test: /data\/asked-ahead\.|vite\/preload-helper/, priority: 2 },
             { name: 'start', test: isOfStart, priority: 1 },
             { name: 'shared', minShareCount: 3, entriesAware: true, entriesAwareMergeThreshold: PIECE },
           ],

@@ -1,4 +1,5 @@
 import { RECEIPT_HEADER, type ErrorView, type SessionView } from '@iron-clasp/contract';
+import { takeAhead, type Came } from './asked-ahead.ts';
 import { setClockBy } from './clock.ts';
 
 /** A refusal or failure of the server, or of the way to it; its message is fit to be shown. */
@@ -107,21 +108,25 @@ async function reach(
   },
 ): Promise<Response> {
   const file = body instanceof FormData;
-  const response = await fetch(`/api${path}`, {
-    method,
-    signal: over ? AbortSignal.any([over, AbortSignal.timeout(patience)]) : AbortSignal.timeout(patience),
-    headers: {
-      accept: 'application/json',
-      // Of a form the browser says it itself, with what stands between its parts.
-      ...(body !== undefined && !file && { 'content-type': 'application/json' }),
-      ...(method !== 'GET' && { 'x-iron-clasp-token': changeToken }),
-      ...headers,
-    },
-    ...(body !== undefined && { body: file ? body : JSON.stringify(body) }),
-  }).catch(() => {
+  const send = async (): Promise<Came> => {
+    const response = await fetch(`/api${path}`, {
+      method,
+      signal: over ? AbortSignal.any([over, AbortSignal.timeout(patience)]) : AbortSignal.timeout(patience),
+      headers: {
+        accept: 'application/json',
+        // Of a form the browser says it itself, with what stands between its parts.
+        ...(body !== undefined && !file && { 'content-type': 'application/json' }),
+        ...(method !== 'GET' && { 'x-iron-clasp-token': changeToken }),
+        ...headers,
+      },
+      ...(body !== undefined && { body: file ? body : JSON.stringify(body) }),
+    });
+    return { response, at: Date.now() };
+  };
+  const { response, at } = await ((method === 'GET' && takeAhead(path)) || send()).catch(() => {
     throw new ApiError(0, over?.aborted ? LET_GO : NO_CONNECTION);
   });
-  setClockBy(response.headers.get('date'), Date.now());
+  setClockBy(response.headers.get('date'), at);
   return response;
 }
 

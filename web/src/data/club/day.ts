@@ -21,15 +21,31 @@ export function useOwnDay(lifterId: string): UseQueryResult<OwnDayView, ApiError
   });
 }
 
-/** Fetches the floors of today's sessions while there is a network: in the gym there may be none. */
+/** How long a page stands before the floors are fetched, ms: read and drawn beside it they would keep it back. */
+const STANDS = 500;
+
+/**
+ * Fetches the floors of today's sessions while there is a network: in the gym there may be none. One after the other: each
+ * is worked out, and read, while somebody uses the page.
+ */
 export function useFloorsAhead(sessions: readonly { readonly id: string }[] | undefined): void {
   const client = useQueryClient();
   useEffect(() => {
-    for (const { id } of sessions?.slice(0, 2 * MOST_LANES) ?? [])
-      void client.prefetchQuery({
-        queryKey: keys.training(id, 'floor'),
-        queryFn: () => ask<FloorView>('GET', `/sessions/${id}/floor`),
-      });
+    let over = false;
+    const fetchAll = async (): Promise<void> => {
+      for (const { id } of sessions?.slice(0, 2 * MOST_LANES) ?? []) {
+        if (over) return;
+        await client.prefetchQuery({
+          queryKey: keys.training(id, 'floor'),
+          queryFn: () => ask<FloorView>('GET', `/sessions/${id}/floor`),
+        });
+      }
+    };
+    const timer = setTimeout(() => void fetchAll(), STANDS);
+    return () => {
+      over = true;
+      clearTimeout(timer);
+    };
   }, [client, sessions]);
 }
 
