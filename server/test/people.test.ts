@@ -7,6 +7,7 @@ import type {
   NewSecondFactorView,
   OwnAccountView,
   PeopleView,
+  ProfileView,
   RackView,
   SessionView,
   SheetView,
@@ -306,6 +307,20 @@ describe('who did what', () => {
     // Kept beside the answer, which must not come later for an account that there is.
     while ((await whats()).length < 2) await new Promise((resolve) => setTimeout(resolve, 5));
     expect(await whats()).toEqual(['A sign-in was refused', 'Signed in on Firefox on Android']);
+  });
+
+  it('says of a lifter who is archived that they were refused, and never that they signed in', async () => {
+    const { lifters } = await owner.get<RackView>('/lifters');
+    const { id } = lifters.find(({ name }) => name === 'Odalys Brandt')!;
+    const { version } = await owner.get<ProfileView>(`/lifters/${id}/profile`);
+    const account = await person(DEMO_LIFTER.email);
+    const whats = async (): Promise<string[]> =>
+      (await owner.get<DeedsView>(`/deeds?by=${account.id}`)).deeds.map(({ what }) => what);
+    const before = await whats();
+    await owner.send('patch', `/lifters/${id}/archive`, { archived: true, version }, 200);
+    await signIn(DEMO_LIFTER.email, DEMO_LIFTER.password).expect(401);
+    expect(await whats()).toEqual(['A sign-in was refused', ...before]);
+    await owner.send('patch', `/lifters/${id}/archive`, { archived: false, version: version + 1 }, 200);
   });
 
   it('comes a page at a time', async () => {

@@ -94,30 +94,42 @@ export class AccountsService extends Identity implements OnModuleInit {
       }
       return found;
     });
-    const token = await this.enter(account.id, asking);
-    const signedIn = await this.whoIs(token);
-    if (!signedIn)
+    const signedIn = await this.letIn(account, asking);
+    if (!signedIn) {
+      await this.record(account, 'A sign-in was refused');
       throw new Problem(
         401,
         'wrong-sign-in',
         'Your coach has archived you, so this account shows nothing now.',
       );
-    return { token, signedIn };
+    }
+    return signedIn;
   }
 
-  /** Signs a device in to an account whose owner has been made sure of; the token is the cookie's. */
-  async enter(accountId: string, { userAgent }: Asking): Promise<string> {
+  /** Signs a device in to an account whose owner has been made sure of; null where it is not open. */
+  async enter(accountId: string, asking: Asking): Promise<{ token: string; signedIn: SignedIn } | null> {
+    const [account] = await this.accounts.byIds([accountId]);
+    return account ? this.letIn(account, asking) : null;
+  }
+
+  private async letIn(
+    account: Account,
+    { userAgent }: Asking,
+  ): Promise<{ token: string; signedIn: SignedIn } | null> {
+    const acting = await this.acting(account);
+    if (!acting) return null;
     const now = this.clock.now();
     await this.accounts.removeExpired(now);
     const token = freshSecret();
     const device = deviceName(userAgent);
-    await this.accounts.addSignIn({
-      ...{ tokenHash: hashOf(token), id: randomUUID(), accountId, changeToken: freshSecret() },
+    const signIn = {
+      ...{ tokenHash: hashOf(token), id: randomUUID(), accountId: account.id, changeToken: freshSecret() },
       ...{ expiresAt: addDays(now, SIGN_IN_DAYS), device, madeAt: now, seenAt: now },
-    });
-    const [account] = await this.accounts.byIds([accountId]);
-    if (account) await this.record(account, `Signed in on ${device}`);
-    return token;
+    };
+    await this.accounts.addSignIn(signIn);
+    await this.record(account, `Signed in on ${device}`);
+    const { id: deviceId, changeToken, expiresAt } = signIn;
+    return { token, signedIn: { ...acting, deviceId, changeToken, expiresAt } };
   }
 
   private record({ id, clubId }: Account, what: string): Promise<void> {

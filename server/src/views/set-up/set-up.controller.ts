@@ -58,10 +58,10 @@ export class SetUpController {
   ): Promise<SessionView> {
     const asking = askingOf(request);
     const started = await this.setUp.start(body, asking.from);
-    const token = started
+    const entered = started
       ? await this.accounts.enter(body.owner.id, asking)
-      : (await this.accounts.signIn(body.owner, asking)).token;
-    return this.entered(token, response);
+      : await this.accounts.signIn(body.owner, asking);
+    return this.entered(entered, response);
   }
 
   @Public()
@@ -83,8 +83,9 @@ export class SetUpController {
     return this.entered(await this.accounts.enter(owner, askingOf(request)), response);
   }
 
-  private async entered(token: string, response: Response): Promise<SessionView> {
-    giveCookie(response, token, this.config);
-    return sessionView((await this.accounts.whoIs(token))!);
+  /** Whoever has just started a club is let in: the account is their own and new. */
+  private entered(entered: Awaited<ReturnType<AccountsService['enter']>>, response: Response): SessionView {
+    giveCookie(response, entered!.token, this.config);
+    return sessionView(entered!.signedIn);
   }
 }
