@@ -154,6 +154,15 @@ export class AccountsService extends Identity implements OnModuleInit {
     return account && account.removedAt === null ? this.acting(account) : null;
   }
 
+  /** Which of these accounts still sign in. */
+  async openAmong(ids: readonly string[]): Promise<ReadonlySet<string>> {
+    const found = await this.accounts.byIds([...new Set(ids)]);
+    const acting = await Promise.all(
+      found.filter(({ removedAt }) => removedAt === null).map((account) => this.acting(account)),
+    );
+    return new Set(acting.flatMap((each) => (each ? [each.account.id] : [])));
+  }
+
   /** The account with its club, while it is open. */
   private async acting(account: Account): Promise<Pick<SignedIn, 'account' | 'club'> | null> {
     const { id, email, name, role, lifterId, unit, theme } = account;

@@ -51,15 +51,14 @@ export class ApiTokensService extends ApiClients implements OnModuleInit {
     const rows = await this.db
       .getRepository(ApiToken)
       .find({ where: { clubId: club.id, revokedAt: IsNull() }, order: { name: 'ASC', id: 'ASC' } });
-    const names = await this.accounts.names(rows.map((row) => row.madeBy));
+    const makers = rows.map((row) => row.madeBy);
+    const [names, open] = await Promise.all([this.accounts.names(makers), this.accounts.openAmong(makers)]);
     const today = this.days.today(club);
-    return Promise.all(
-      rows.map(async ({ id, name, scope, madeBy, madeAt, endsOn, lastUsedAt }) => ({
-        ...{ id, name, scope, endsOn, madeBy: names.get(madeBy) ?? '', madeAt: madeAt.toISOString() },
-        lastUsedAt: lastUsedAt?.toISOString() ?? null,
-        ended: endsOn < today || (await this.accounts.actingFor(madeBy)) === null,
-      })),
-    );
+    return rows.map(({ id, name, scope, madeBy, madeAt, endsOn, lastUsedAt }) => ({
+      ...{ id, name, scope, endsOn, madeBy: names.get(madeBy) ?? '', madeAt: madeAt.toISOString() },
+      lastUsedAt: lastUsedAt?.toISOString() ?? null,
+      ended: endsOn < today || !open.has(madeBy),
+    }));
   }
 
   /**
