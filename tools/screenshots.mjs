@@ -1,8 +1,10 @@
-import { mkdirSync, writeFileSync } from 'node:fs';
+import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import pg from 'pg';
 import { By, until } from 'selenium-webdriver';
 import { openBrowser, setSize } from './lib/browser.mjs';
+import { temporaryFolder } from './lib/machine.mjs';
 import { run, say } from './lib/say.mjs';
 import { demoCoach, startStack } from './lib/stack.mjs';
 
@@ -20,17 +22,19 @@ const IMPORTED = `Date;Athlete;Exercise;Weight (kg);Reps;Grip
 /** Takes the pictures of docs/screenshots anew, from a demo freshly loaded. */
 run(async () => {
   mkdirSync(FOLDER, { recursive: true });
-  const stack = await startStack(ROOT);
+  const backups = temporaryFolder('iron-clasp-backups-');
+  const stack = await startStack(ROOT, { IRON_CLASP_BACKUPS: backups });
   const { driver, close } = await openBrowser();
   try {
     await takeAll(driver, stack);
   } finally {
     await close();
     await stack.stop();
+    rmSync(backups, { recursive: true, force: true });
   }
 });
 
-async function takeAll(driver, { url }) {
+async function takeAll(driver, { url, databaseUrl }) {
   const coach = await demoCoach(url);
   const { lifters } = await coach.get('/lifters');
   const odalys = lifters.find((row) => row.name === 'Odalys Brandt');
@@ -80,8 +84,6 @@ async function takeAll(driver, { url }) {
   await shoot('holds');
   await open(`${of('Noor Haddad')}/squeeze`, 'section[aria-label="Tests"]');
   await shoot('squeeze');
-  await open(`${sheet}/compare`, 'section[aria-label="Left against right"]');
-  await shoot('compare');
   await open('/club', 'section[aria-label="Who needs attention"]');
   // Its track record is worked out beside the page, one lifter after the other.
   await seen('section[aria-label="Track record"] li:nth-child(9)', 90_000);
@@ -120,4 +122,17 @@ async function takeAll(driver, { url }) {
   await shoot('session-end');
   await open(`${sheet}/log`, 'section[aria-label] li button');
   await shoot('log');
+  await asOwnClub(databaseUrl);
+  await open('/club/backups', 'main button');
+  await click('//button[.="Back up now"]');
+  await driver.wait(until.elementLocated(By.xpath('//li[contains(., "restored and counted")]')), 90_000);
+  await shoot('backups');
+}
+
+/** What only a club of one's own has: the demo is not backed up. */
+async function asOwnClub(databaseUrl) {
+  const client = new pg.Client({ connectionString: databaseUrl });
+  await client.connect();
+  await client.query('UPDATE club SET demo = false');
+  await client.end();
 }

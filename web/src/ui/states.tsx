@@ -30,10 +30,18 @@ export function NotSaved({ path, message }: { path?: string; message: string }):
   );
 }
 
-/** What happened, what was kept, and what to do. */
+/**
+ * What happened, what was kept, and what to do. What was refused is not tried again, for it would be refused again: only
+ * where somebody else changed the same meanwhile.
+ */
 export function Failed({ error, retry }: { error: unknown; retry?: () => void }): ReactElement {
   const message = error instanceof Error ? error.message : 'Something went wrong. Try again.';
   const missing = error instanceof Error && 'status' in error && error.status === 404;
+  const refused =
+    error instanceof Error &&
+    'passing' in error &&
+    !error.passing &&
+    !('code' in error && error.code === 'changed-meanwhile');
   return (
     <div
       role="alert"
@@ -46,7 +54,7 @@ export function Failed({ error, retry }: { error: unknown; retry?: () => void })
           To Today
         </Link>
       ) : (
-        retry && <Button onClick={retry}>Try again</Button>
+        retry && !refused && <Button onClick={retry}>Try again</Button>
       )}
     </div>
   );

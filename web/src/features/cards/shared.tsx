@@ -17,10 +17,7 @@ export function Shared(): ReactElement {
       {shared.error && (
         <>
           <h1 className="text-4xl">Iron Clasp</h1>
-          <Failed
-            error={shared.error}
-            {...(shared.error.passing && { retry: () => void shared.refetch() })}
-          />
+          <Failed error={shared.error} retry={() => void shared.refetch()} />
         </>
       )}
       {shared.data && (

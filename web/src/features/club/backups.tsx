@@ -17,7 +17,13 @@ export function Backups(): ReactElement {
   return (
     <section aria-label="Backups" className="mt-3 max-w-4xl">
       {found.isPending && <Loading what="the backups" lines={6} />}
-      {found.error && !found.data && <Failed error={found.error} retry={() => void found.refetch()} />}
+      {found.error?.code === 'demo-club' ? (
+        <Empty title="The demo is not backed up">
+          <p>{found.error.message}</p>
+        </Empty>
+      ) : (
+        found.error && !found.data && <Failed error={found.error} retry={() => void found.refetch()} />
+      )}
       {found.data && (
         <>
           <div className="flex flex-wrap items-center gap-x-6 gap-y-2 border-b-2 border-ink pb-3">
