@@ -1,3 +1,5 @@
+/** @jest-environment jsdom */
+import './component.test-helper.ts';
 import { jest } from '@jest/globals';
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
