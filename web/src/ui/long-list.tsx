@@ -34,15 +34,13 @@ export function LongList<Item>(props: LongListProps<Item>): ReactElement {
   );
 }
 
-/** The same inside a part of the page that scrolls by itself; above the list nothing else stands in it. */
-export function LongListIn<Item>({
-  scroller,
-  ...props
-}: LongListProps<Item> & { readonly scroller: RefObject<HTMLElement | null> }): ReactElement {
+/** The same inside its parent, which scrolls by itself; above the list nothing else stands in it. */
+export function LongListIn<Item>(props: LongListProps<Item>): ReactElement {
   const list = useRef<HTMLUListElement>(null);
   const all = useVirtualizer<HTMLElement, HTMLLIElement>({
     ...optionsOf(props),
-    getScrollElement: () => scroller.current,
+    // Asked of the list: what stands around it is told its own element only after the list was to be drawn.
+    getScrollElement: () => list.current?.parentElement ?? null,
   });
   return <Drawn {...props} list={list} above={0} all={all} />;
 }

@@ -1,7 +1,7 @@
 import type { RackRow } from '@iron-clasp/contract';
 import clsx from 'clsx';
 import { CircleAlert, CircleUserRound, Info, Keyboard, LogOut, Moon, OctagonX, Sun } from 'lucide-react';
-import { useDeferredValue, useRef, useState, type ReactElement, type RefObject } from 'react';
+import { useDeferredValue, useState, type ReactElement, type RefObject } from 'react';
 import { NavLink, useNavigate } from 'react-router';
 import { useWaiting } from '../../offline/use-outbox.ts';
 import { Button } from '../../ui/button.tsx';
@@ -31,7 +31,6 @@ export function Rack({
   const session = useSession();
   const [coach, logs] = [useIsCoach(), useMayLog()];
   const navigate = useNavigate();
-  const scroller = useRef<HTMLElement>(null);
   const pages = rack.data?.pages ?? [];
   // What is here already is narrowed at once, so that Enter never opens somebody the typed name does not fit.
   const wanted = filter.trim().toLowerCase();
@@ -77,7 +76,7 @@ export function Rack({
           className="mt-3 w-full rounded-sm border border-edge bg-raised px-2.5 py-1.5 placeholder:text-quiet"
         />
       </header>
-      <nav ref={scroller} aria-label="The rack" className="mt-3 grow overflow-y-auto border-t border-rule">
+      <nav aria-label="The rack" className="mt-3 grow overflow-y-auto border-t border-rule">
         {rack.isPending && (
           <div className="px-4">
             <Loading what="the rack" lines={9} />
@@ -101,7 +100,7 @@ export function Rack({
             Nobody here is called “{filter}”.
           </p>
         )}
-        <LongListIn items={rows} keyOf={(row) => row.id} height={() => 62} scroller={scroller}>
+        <LongListIn items={rows} keyOf={(row) => row.id} height={() => 62}>
           {(row) => <Row row={row} today={pages[0]!.today} />}
         </LongListIn>
         {rack.hasNextPage && (
