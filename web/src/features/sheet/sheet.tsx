@@ -86,7 +86,7 @@ function Head({ lifter, rack }: { lifter: LifterView; rack: boolean }): ReactEle
   const unit = useUnit();
   const facts = [
     saySport(lifter),
-    lifter.school.name,
+    `school: ${lifter.school.name}`,
     `deadlift ${formatMass(lifter.deadliftMax, unit)}`,
     STANCE_NAMES[lifter.stance],
     ...(lifter.largeThighs ? ['large thighs'] : []),
