@@ -9,11 +9,15 @@ import { RouterProvider } from 'react-router';
 import { openOutbox } from '../offline/own-outbox.ts';
 import { UpdatePrompt } from '../offline/update.tsx';
 import { Toasts } from '../ui/toast.tsx';
-import { router } from './routes.tsx';
+import { firstAnswers } from './first-answers.ts';
+import { makeRouter } from './routes.tsx';
 import { makeQueryClient } from '../data/session/query-client.ts';
 
 // Whoever signs in is told what is kept from before once it is known, and types a password meanwhile.
 void openOutbox();
+
+const client = makeQueryClient();
+const router = makeRouter(firstAnswers(client));
 
 /** Settles once the page that was asked for is fetched and stands. */
 const drawn = new Promise<void>((resolve) => {
@@ -26,7 +30,7 @@ const drawn = new Promise<void>((resolve) => {
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
-    <QueryClientProvider client={makeQueryClient()}>
+    <QueryClientProvider client={client}>
       <Toasts>
         <RouterProvider router={router} />
       </Toasts>

@@ -33,8 +33,11 @@ const planned = (path: string, title: string, load: () => Promise<ComponentType>
     );
   });
 
-/** Every screen has an address and is fetched when first visited. */
-const routes: RouteObject[] = [
+/**
+ * Every screen has an address and is fetched when first visited.
+ * @param answers settles once the first page may be drawn.
+ */
+const routesAfter = (answers: Promise<void>): RouteObject[] => [
   {
     path: '/sign-in',
     handle: { title: 'Sign in' } satisfies PageHandle,
@@ -81,7 +84,11 @@ const routes: RouteObject[] = [
   {
     ...pending,
     ErrorBoundary: PageFault,
-    lazy: () => withOutbox(async () => (await import('./signed-in.tsx')).SignedIn),
+    lazy: () =>
+      withOutbox(async () => {
+        const [{ SignedIn }] = await Promise.all([import('./signed-in.tsx'), answers]);
+        return SignedIn;
+      }),
     children: [
       {
         path: '/',
@@ -255,4 +262,5 @@ const routes: RouteObject[] = [
   page('*', 'Nothing at this address', async () => (await import('./nowhere.tsx')).Nowhere),
 ];
 
-export const router = createBrowserRouter([{ ...pending, Component: Titled, children: routes }]);
+export const makeRouter = (answers: Promise<void>): ReturnType<typeof createBrowserRouter> =>
+  createBrowserRouter([{ ...pending, Component: Titled, children: routesAfter(answers) }]);

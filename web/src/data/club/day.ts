@@ -9,8 +9,13 @@ import { clubChanged, lifterChanged } from '../refresh.ts';
 /** Lanes that stand on one floor. */
 export const MOST_LANES = 6;
 
+export const dayQuery = {
+  queryKey: keys.club('day'),
+  queryFn: (): Promise<DayView> => ask<DayView>('GET', '/today'),
+};
+
 export function useDay(): UseQueryResult<DayView, ApiError> {
-  return useQuery({ queryKey: keys.club('day'), queryFn: () => ask<DayView>('GET', '/today') });
+  return useQuery(dayQuery);
 }
 
 /** A lifter's own day. */

@@ -7,6 +7,7 @@ import {
   type InfiniteData,
   type UseInfiniteQueryResult,
   type UseMutationResult,
+  type UseQueryOptions,
   type UseQueryResult,
 } from '@tanstack/react-query';
 import type {
@@ -22,11 +23,13 @@ import { keys } from '../keys.ts';
 import { lifterChanged } from '../refresh.ts';
 import { useLifterWrite, type Write } from '../write.ts';
 
+export const sheetQuery = (lifterId: string): UseQueryOptions<SheetView, ApiError> => ({
+  queryKey: keys.lifter(lifterId, 'sheet'),
+  queryFn: () => ask<SheetView>('GET', `/lifters/${lifterId}/sheet`),
+});
+
 export function useSheet(lifterId: string): UseQueryResult<SheetView, ApiError> {
-  return useQuery({
-    queryKey: keys.lifter(lifterId, 'sheet'),
-    queryFn: () => ask<SheetView>('GET', `/lifters/${lifterId}/sheet`),
-  });
+  return useQuery(sheetQuery(lifterId));
 }
 
 export function useProfile(lifterId: string): UseQueryResult<ProfileView, ApiError> {

@@ -9,19 +9,24 @@ import type { ArchivedView, RackRow, RackView, TodayView } from '@iron-clasp/con
 import { type ApiError, ask } from '../client.ts';
 import { keys } from '../keys.ts';
 
+interface RackQuery {
+  readonly queryKey: unknown[];
+  readonly queryFn: (asked: { readonly pageParam: string }) => Promise<RackView>;
+  readonly initialPageParam: string;
+  readonly getNextPageParam: (last: RackView) => string | null;
+}
+
 /** The rack a page at a time, of those whose name holds `find`. */
+export const rackQuery = (find = ''): RackQuery => ({
+  queryKey: keys.club('rack', find),
+  queryFn: ({ pageParam }) =>
+    ask<RackView>('GET', `/lifters?${new URLSearchParams({ find, ...(pageParam && { after: pageParam }) })}`),
+  initialPageParam: '',
+  getNextPageParam: (last) => last.next,
+});
+
 export function useRack(find = ''): UseInfiniteQueryResult<InfiniteData<RackView>, ApiError> {
-  return useInfiniteQuery({
-    queryKey: keys.club('rack', find),
-    queryFn: ({ pageParam }) =>
-      ask<RackView>(
-        'GET',
-        `/lifters?${new URLSearchParams({ find, ...(pageParam && { after: pageParam }) })}`,
-      ),
-    initialPageParam: '',
-    getNextPageParam: (last) => last.next,
-    placeholderData: (before) => before,
-  });
+  return useInfiniteQuery({ ...rackQuery(find), placeholderData: (before) => before });
 }
 
 export function useToday(): UseQueryResult<TodayView, ApiError> {

@@ -17,16 +17,18 @@ import {
 import { type ApiError, ask, rememberToken, sendFile } from '../client.ts';
 import { keys } from '../keys.ts';
 
+export const sessionQuery = {
+  queryKey: keys.session,
+  staleTime: Infinity,
+  queryFn: async (): Promise<SessionView> => {
+    const session = await ask<SessionView>('GET', '/session');
+    rememberToken(session);
+    return session;
+  },
+};
+
 export function useSession(): UseQueryResult<SessionView, ApiError> {
-  return useQuery({
-    queryKey: keys.session,
-    staleTime: Infinity,
-    queryFn: async () => {
-      const session = await ask<SessionView>('GET', '/session');
-      rememberToken(session);
-      return session;
-    },
-  });
+  return useQuery(sessionQuery);
 }
 
 export function useWelcome(): UseQueryResult<WelcomeView, ApiError> {
