@@ -82,3 +82,15 @@ it('a timed hold of today counts for the curve', () => {
   const chance = (given: SessionUnderWay): number => callAgain(given).calls[1]!.probability!;
   expect(chance(under({ holds }))).toBeLessThan(chance(under()));
 });
+
+it('what the log cannot vouch for yet is the same call; what is weak or barred is another', () => {
+  const said = (verdict: 'called' | 'unproven' | 'weak' | 'stop'): Parameters<typeof sameCall>[0] => ({
+    ...{ choice: 'hook', chalk: { kind: 'block', where: [] }, verdict },
+  });
+  expect(sameCall(said('called'), said('unproven'))).toBe(true);
+  expect(sameCall(said('unproven'), said('unproven'))).toBe(true);
+  expect(sameCall(said('called'), said('weak'))).toBe(false);
+  expect(sameCall(said('unproven'), said('weak'))).toBe(false);
+  expect(sameCall(said('weak'), said('stop'))).toBe(false);
+  expect(sameCall(said('weak'), said('weak'))).toBe(true);
+});

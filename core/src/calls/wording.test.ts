@@ -1,0 +1,37 @@
+import { curveAround } from './fixtures.test-helper.ts';
+import { setDemand } from '../set-demand/set-demand.ts';
+import { findLift } from '../set-demand/lifts.ts';
+import { evidenceReason } from './wording.ts';
+
+type Evidence = Parameters<typeof evidenceReason>[0];
+
+const said = (more: Partial<Evidence>): ReturnType<typeof evidenceReason> => {
+  const reason = evidenceReason({
+    ...{ curve: curveAround(150), role: 'top', grip: 'mixed', threshold: 0.8, verdict: 'called' },
+    demand: setDemand({ lift: findLift('deadlift.conventional')!, load: 160, reps: 1 }),
+    ...{ chance: 0.9, range: { low: 0.4, high: 0.95 }, near: 0 },
+    ...more,
+  } as Evidence);
+  // Figures stay with their units in a line.
+  return { ...reason, text: reason.text.replaceAll('\u00a0', ' ') };
+};
+
+it('a grip that is known is said with its chance beside what is asked', () => {
+  expect(said({})).toMatchObject({ ruleId: 'evidence.clasp-curve', rank: 'evidence' });
+  expect(said({}).text).toMatch(
+    /^Mixed holds this set’s \d+ s with 90 % probability, at or above the 80 % asked of a top set; 45 /,
+  );
+  expect(said({ chance: 0.8 }).text).toContain('80 % probability, at or above the 80 %');
+  expect(said({ chance: 0.79, verdict: 'weak' }).text).toContain('79 % probability, below the 80 %');
+});
+
+it('a grip that is not known yet is said with its range, and with how little lies near the load', () => {
+  const unproven = (near: number): string => said({ verdict: 'unproven', near }).text;
+  expect(said({ verdict: 'unproven' }).ruleId).toBe('evidence.not-known-yet');
+  expect(unproven(0)).toMatch(
+    /^Not known yet: no logged hold near this load\. Mixed holds this set’s \d+ s with 40 % to 95 % probability, 80 % asked of a top set; /,
+  );
+  expect(unproven(1)).toMatch(/^Not known yet: one logged hold near this load\./);
+  expect(unproven(9)).toMatch(/^Not known yet: 9 logged holds near this load\./);
+  expect(unproven(10)).toMatch(/^Not known yet: 10 logged holds near this load leave it open\./);
+});
