@@ -3,6 +3,7 @@ import { context, curveAround, hands, lifter } from '../calls/fixtures.test-help
 import { findSchool } from '../calls/schools.ts';
 import { holdSeconds } from '../clasp-curve/hold-seconds.ts';
 import { holdProbability } from '../clasp-curve/hold-probability.ts';
+import { LAST_HEAVY_HOLD_DAYS } from '../grip-week/spacing-figures.ts';
 import type { HoldRequest } from './hold-request.ts';
 import { prescribeHold } from './prescribe-hold.ts';
 import type { HoldSession } from './progression.ts';
@@ -176,6 +177,70 @@ describe('prescribeHold', () => {
         expect(25 + 2 * loading.perSide.reduce((sum, plate) => sum + plate.mass, 0)).toBeCloseTo(load, 9);
       }),
     );
+  });
+});
+
+describe('what is said of a hold', () => {
+  const ids = (more: Partial<HoldRequest>): string[] =>
+    prescribeHold(request(more)).why.map(({ ruleId }) => ruleId);
+
+  it('the last heavy hold is named up to a day before its day, and a far or easy one is not', () => {
+    const last = 'hold.meet-last-heavy';
+    const at = (daysAway: number): boolean => ids({ meet: { daysAway } }).includes(last);
+    expect([LAST_HEAVY_HOLD_DAYS, LAST_HEAVY_HOLD_DAYS + 1].map(at)).toEqual([true, true]);
+    expect([LAST_HEAVY_HOLD_DAYS + 1.01, LAST_HEAVY_HOLD_DAYS + 10].map(at)).toEqual([false, false]);
+    const effort = { kind: 'fractionOfBest', fraction: 0.5 } as const;
+    expect(ids({ effort, meet: { daysAway: LAST_HEAVY_HOLD_DAYS } })).not.toContain(last);
+    // What is barred is no hold at all.
+    expect(
+      ids({
+        lifter: lifter({ hands: hands('left', { palm: 'torn' }) }),
+        meet: { daysAway: LAST_HEAVY_HOLD_DAYS },
+      }),
+    ).not.toContain(last);
+  });
+
+  it('the cap is named where it binds, and only there', () => {
+    expect(ids({ curve: curveAround(300), history: [session(180, 10, 10)] })).toContain('hold.ceiling');
+    expect(ids({})).not.toContain('hold.ceiling');
+  });
+
+  it('a load that is too heavy at its lightest is said to be, and an ordinary one is not', () => {
+    expect(ids({})).not.toContain('hold.lightest-too-heavy');
+    expect(ids({ curve: curveAround(20), equipment: { ...equipment, bar: 50 } })).toContain(
+      'hold.lightest-too-heavy',
+    );
+  });
+
+  it('what bars it comes first, once', () => {
+    const { barred, why } = prescribeHold(
+      request({ lifter: lifter({ hands: hands('left', { palm: 'torn' }) }) }),
+    );
+    expect(why[0]).toEqual(barred);
+    expect(why.filter(({ ruleId }) => ruleId === barred!.ruleId)).toHaveLength(1);
+  });
+
+  it('that nothing goes near the limit is said where it takes something away', () => {
+    const strain = 'safety.no-near-limit-holds';
+    const flagged = lifter({ flags: [{ kind: 'bloodPressure', cleared: false }] });
+    expect(ids({ lifter: flagged })[0]).toBe(strain);
+    const effort = { kind: 'fractionOfBest', fraction: 0.5 } as const;
+    // As easy as that already: nothing was taken away.
+    expect(ids({ lifter: flagged, effort })).not.toContain(strain);
+    expect(ids({ effort })).not.toContain(strain);
+  });
+
+  it('of the grip only what protects, or what the log has shown, is said', () => {
+    const { why } = prescribeHold(
+      request({
+        lifter: lifter({ flags: [{ kind: 'thumbArthritis', side: 'right', cleared: true }] }),
+        venue: { name: 'Hotel', chalk: 'none', barDiameter: 28.5, straps: [] },
+      }),
+    );
+    const ranks = new Set(why.map(({ rank }) => rank));
+    expect(ranks).not.toContain('venue');
+    expect(ranks).not.toContain('event');
+    expect(why.map(({ ruleId }) => ruleId)).toContain('safety.thumb-arthritis-hook-top-only');
   });
 });
 
