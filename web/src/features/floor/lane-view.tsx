@@ -1,12 +1,8 @@
-import { SET_ROLE_TAGS, stopToday, USUAL_REST, HOLD_KINDS_BY_ID } from '@iron-clasp/core';
-import type { CalledSet, FloorView, LogHoldRequest, LogSetRequest, SentTrial } from '@iron-clasp/contract';
+import { SET_ROLE_TAGS, stopToday, HOLD_KINDS_BY_ID } from '@iron-clasp/core';
+import type { CalledSet, FloorView } from '@iron-clasp/contract';
 import { useEffect, useState, type ReactElement } from 'react';
 import { Link, useParams } from 'react-router';
-import { useQueryClient } from '@tanstack/react-query';
-import { keys } from '../../data/keys.ts';
-import { useMoveSession } from '../../data/training/calls.ts';
 import { useAccount } from '../../data/session/account.ts';
-import { outbox } from '../../offline/own-outbox.ts';
 import { useWaiting } from '../../offline/use-outbox.ts';
 import { useIsCoach } from '../../data/session/use-is-coach.ts';
 import { useUnit } from '../../data/session/use-unit.ts';
@@ -17,31 +13,17 @@ import { clocks } from '../../offline/clocks.ts';
 import { HoldSaid } from './hold-said.tsx';
 import { GripperLane } from './gripper-lane.tsx';
 import { HoldPanel } from './hold-panel.tsx';
-import { READY } from '../../offline/hold-clock.ts';
-import { entriesOf, laneAfter, undo, type Act } from './acts.ts';
+import { laneAfter, type Act } from './acts.ts';
 import {
   agreedCall,
-  asCalled,
-  bodyOfHold,
   holdKey,
   laneOf,
   warmupsAhead,
   proposalsOf,
   type DoneEntry,
   type DoneHold,
-  type Earlier,
 } from './lane.ts';
-import {
-  dated,
-  standing,
-  withOpening,
-  heldLast,
-  isDone,
-  handsWaiting,
-  loadOf,
-  bodyOf,
-  lastDone,
-} from './lane-entries.ts';
+import { standing, withOpening, heldLast, isDone, handsWaiting, loadOf, bodyOf } from './lane-entries.ts';
 import { endOf, Foot, ToSheet } from './lane-foot.tsx';
 import { asksWhatWasSeen, Done, Last, SessionOver, Stopped } from './lane-parts.tsx';
 import { useLaneMemory } from './lane-memory.ts';
@@ -50,14 +32,14 @@ import { OtherLift } from './other-lift.tsx';
 import { Otherwise } from './otherwise.tsx';
 import { Proposals } from './proposals.tsx';
 import { Refused } from './refused.tsx';
-import { withUnwell } from '../../ui/marks/zone-state.ts';
 import { Seen } from './seen.tsx';
 import { SetPanel } from './set-panel.tsx';
 import { SqueezeLane } from './squeeze-lane.tsx';
 import { useCallsAgain } from './use-calls-again.ts';
+import { useLaneActs } from './use-lane-acts.ts';
 import { useRest } from './use-clock.ts';
 import { NO_SET, useTellStands } from './use-tell-stands.ts';
-import { clockNow, clubDay, momentOn } from '../../data/clock.ts';
+import { clubDay, momentOn } from '../../data/clock.ts';
 import { useSession } from '../../data/session/session.ts';
 import { usePageOf } from '../../ui/page-of.ts';
 
@@ -80,19 +62,6 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
   usePageOf(session.lifterName);
   const [memory, change] = useLaneMemory(session.id);
   const act = (what: Act): void => change((now) => laneAfter(now, what));
-  const logged = (
-    what: 'set' | 'hold',
-    id: string,
-    rest: number,
-    stays: string | null = null,
-    group?: string,
-  ): void =>
-    change((memory) =>
-      laneAfter(memory, {
-        ...{ kind: 'log', what, id, rest, stays, now: Date.now() },
-        ...(group && { group }),
-      }),
-    );
   const [over, setOver] = useState<Over | null>(null);
   const lane = laneOf(view, waiting, memory);
   const zone = useSession().data?.club.timeZone;
@@ -111,114 +80,17 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
       act({ kind: 'stand', agreed: Object.fromEntries(unknown.map(({ set }) => [set.id, set.call])) });
   });
 
-  const common = { sessionId: session.id, accountId };
-  const logSet = (set: CalledSet, body: Omit<LogSetRequest, 'doneAt'>): void => {
-    const id = crypto.randomUUID();
-    outbox.say({ ...common, id, kind: 'set', body: dated(body, session.bar.id, moment()) });
-    logged('set', id, set.rest ?? USUAL_REST[set.role]);
-    setOver(null);
-  };
-  /** All warm-ups that are left of a lift, as called, by one tap; one undo takes them back. */
-  const logWarmups = (sets: readonly CalledSet[]): void => {
-    const group = crypto.randomUUID();
-    for (const set of sets) {
-      const id = crypto.randomUUID();
-      outbox.say({ ...common, id, kind: 'set', body: dated(called(set), session.bar.id, moment()) });
-      logged('set', id, USUAL_REST.warmup, null, group);
-    }
-  };
-  const logHold = (body: LogHoldRequest): void => {
-    const id = crypto.randomUUID();
-    outbox.say({ ...common, id, kind: 'hold', body });
-    // Between two holds the lane stays at the holds, whatever sets were jumped over.
-    if (now?.kind !== 'hold') return;
-    const { hold, done } = now;
-    logged('hold', id, hold.rest[0], done + 1 < hold.sets ? holdKey(hold.kind) : null);
-  };
-  const correct = (of: string, earlier: Earlier, now: Earlier): void => {
-    const id = crypto.randomUUID();
-    outbox.say({ ...common, id: of, kind: earlier.kind, body: null });
-    outbox.say({ ...common, id, ...now });
-    act({ kind: 'correct', id, of, earlier });
-    setOver(null);
-  };
-  /** Puts a logged set right: what it was is kept, for an undo. */
-  const put = (
-    set: CalledSet,
-    entry: DoneEntry,
-    body: Omit<LogSetRequest, 'doneAt' | 'plannedSetId'>,
-  ): void => {
-    const of = { plannedSetId: set.id };
-    correct(
-      entry.id,
-      { kind: 'set', body: dated({ ...of, ...bodyOf(entry) }, session.bar.id, moment()) },
-      { kind: 'set', body: dated({ ...of, ...body }, session.bar.id, moment()) },
-    );
-  };
-  const putHold = (logged: DoneHold, right: DoneHold): void => {
-    const body = (of: DoneHold): LogHoldRequest => ({
-      ...bodyOfHold(of, session.bar.id),
-      doneAt: moment(),
-    });
-    correct(logged.id, { kind: 'hold', body: body(logged) }, { kind: 'hold', body: body(right) });
-  };
-  const again = (like: CalledSet): void => {
-    const id = crypto.randomUUID();
-    outbox.say({ ...common, id, kind: 'extra', body: { like: like.id } });
-    act({ kind: 'go', at: id });
-    setOver(null);
-  };
-  const move = useMoveSession(session.id);
-  const client = useQueryClient();
-  const sweat = (on: boolean): void =>
-    move.mutate(
-      { sweat: on, version: session.version },
-      // What the device calls again from knows of the heat too.
-      { onSettled: () => client.refetchQueries({ queryKey: keys.training(session.id, 'floor') }) },
-    );
-  const takeBack = (): void => {
-    const undone = undo(memory, () => crypto.randomUUID());
-    // Another device may have made the last entry: this one remembers no act then.
-    const last = memory.actions.length === 0 ? lastDone(lane) : undefined;
-    change(() => undone.memory);
-    for (const entry of entriesOf({ ...(last && { gone: [last] }), ...undone }, common)) outbox.say(entry);
-    clocks.set(session.id, READY);
-    setOver(null);
-  };
-  const keepTest = (trials: readonly SentTrial[]): void => {
-    const { protocol, protocolId } = view.squeeze;
-    outbox.say({
-      ...{ ...common, id: crypto.randomUUID(), kind: 'squeeze', lifterId: session.lifterId },
-      body: {
-        ...{ protocol, trials: [...trials], testedAt: moment(), sessionId: session.id },
-        ...(protocolId && { protocolId }),
-        source: trials.some(({ trace }) => trace) ? 'device' : 'hand',
-      },
-    });
-    change((now) => ({ ...now, squeeze: [] }));
-    setOver(null);
-  };
   const stop = stopToday(view.hands);
-  const tellUnwell = (unwell: boolean): void => {
-    outbox.say({
-      ...{ ...common, id: crypto.randomUUID(), kind: 'hands', lifterId: session.lifterId },
-      body: { hands: withUnwell(view.hands, unwell), checkedAt: clockNow().toISOString() },
-    });
-    setOver(null);
-  };
+  const acts = useLaneActs({ view, lane, memory, change, moment, onDone: () => setOver(null) });
   const canUndo = memory.actions.length > 0 || lane.count.done > 0;
   useKeys({
-    u: () => canUndo && clocks.of(session.id).state !== 'running' && takeBack(),
+    u: () => canUndo && clocks.of(session.id).state !== 'running' && acts.takeBack(),
     Escape: () => setOver(null),
   });
   const now = lane.current;
   const call = now?.kind === 'set' ? agreedCall(now.set, memory) : null;
   const load = now?.kind === 'set' ? loadOf(now.set, call!, view) : 0;
   useTellStands(session.id, now?.kind === 'set' ? standing(now.set, call!, load) : NO_SET);
-  const called = (set: CalledSet): Omit<LogSetRequest, 'doneAt'> => {
-    const agreed = agreedCall(set, memory);
-    return asCalled(set, agreed, session.venue.chalk, loadOf(set, agreed, view));
-  };
   const warmups = warmupsAhead(lane, memory);
   const open = holds.filter(({ hold }) => hold && !hold.barred);
   const asked = proposals.length > 0 || refused.length > 0 || unseen;
@@ -283,10 +155,10 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
             setOver(null);
           }}
           onMore={(set, entry) => setOver({ kind: 'details', set, entry })}
-          onAgain={again}
+          onAgain={acts.again}
           onOtherLift={() => setOver({ kind: 'otherLift' })}
           onGrippers={() => setOver({ kind: 'grippers' })}
-          sweat={coach ? { on: session.sweat, toggle: () => sweat(!session.sweat) } : undefined}
+          sweat={coach ? { on: session.sweat, toggle: () => acts.sweat(!session.sweat) } : undefined}
           onClose={() => setOver(null)}
         />
       ) : over?.kind === 'grippers' && !stop ? (
@@ -296,7 +168,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
           protocol={view.squeeze.protocol}
           told={memory.squeeze}
           onTold={(squeeze) => change((now) => ({ ...now, squeeze }))}
-          onKeep={keepTest}
+          onKeep={acts.keepTest}
           onClose={() => setOver(null)}
         />
       ) : over?.kind === 'otherLift' ? (
@@ -312,9 +184,9 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
         <Otherwise
           key={over.set.id}
           set={over.set}
-          start={called(over.set)}
+          start={acts.called(over.set)}
           slipped={false}
-          onLog={(body) => logSet(over.set, body)}
+          onLog={(body) => acts.logSet(over.set, body)}
           onSkip={() => {
             act({ kind: 'skip', at: over.set.id });
             setOver(null);
@@ -324,7 +196,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
       ) : over?.kind === 'seen' ? (
         <Seen
           liftName={over.set.liftName}
-          onSay={(signs) => put(over.set, over.entry, { ...bodyOf(over.entry), signs: [...signs] })}
+          onSay={(signs) => acts.put(over.set, over.entry, { ...bodyOf(over.entry), signs: [...signs] })}
           onMore={() => setOver({ ...over, kind: 'details' })}
           onClose={() => setOver(null)}
         />
@@ -333,7 +205,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
           key={over.hold.id}
           last={over.hold}
           pinHeights={HOLD_KINDS_BY_ID[over.hold.kind].pins ? session.pinHeights : []}
-          onSay={(said) => putHold(over.hold, said)}
+          onSay={(said) => acts.putHold(over.hold, said)}
           onClose={() => setOver(null)}
         />
       ) : over?.kind === 'details' ? (
@@ -342,7 +214,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
           set={over.set}
           start={{ plannedSetId: over.set.id, ...bodyOf(over.entry) }}
           slipped={over.entry.slippedAtRep !== null}
-          onLog={({ plannedSetId: _set, ...body }) => put(over.set, over.entry, body)}
+          onLog={({ plannedSetId: _set, ...body }) => acts.put(over.set, over.entry, body)}
           onClose={() => setOver(null)}
         />
       ) : view.finished ? (
@@ -363,7 +235,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
           text={stop}
           end={endOf(session.id, sessionIds)}
           unwell={view.hands.unwell === true}
-          onWell={() => tellUnwell(false)}
+          onWell={() => acts.tellUnwell(false)}
         />
       ) : now.kind === 'set' ? (
         <SetPanel
@@ -375,13 +247,13 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
           next={lane.next}
           done={done}
           crowded={asked}
-          onDone={() => logSet(now.set, called(now.set))}
+          onDone={() => acts.logSet(now.set, acts.called(now.set))}
           warmups={warmups}
-          onWarmups={() => logWarmups(warmups)}
-          onSlip={(rep) => logSet(now.set, { ...called(now.set), slippedAtRep: rep })}
+          onWarmups={() => acts.logWarmups(warmups)}
+          onSlip={(rep) => acts.logSet(now.set, { ...acts.called(now.set), slippedAtRep: rep })}
           onTimed={(seconds, ended) =>
-            logSet(now.set, {
-              ...called(now.set),
+            acts.logSet(now.set, {
+              ...acts.called(now.set),
               seconds,
               ...(ended === 'slipped' && { slippedAtRep: 1 }),
             })
@@ -397,8 +269,8 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
           holds={lane.holds}
           done={done}
           alone={!coach}
-          onLog={(body) => logHold({ ...body, doneAt: moment() })}
-          onCorrect={putHold}
+          onLog={(body) => acts.logHold({ ...body, doneAt: moment() })}
+          onCorrect={acts.putHold}
         />
       )}
 
@@ -418,9 +290,9 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
           sessionId={session.id}
           canUndo={canUndo}
           unwell={view.hands.unwell === true}
-          onUnwell={() => tellUnwell(true)}
+          onUnwell={() => acts.tellUnwell(true)}
           canHold={open.length > 0 && now?.kind !== 'hold'}
-          onUndo={takeBack}
+          onUndo={acts.takeBack}
           onList={() => setOver(over?.kind === 'list' ? null : { kind: 'list' })}
           onHold={() => {
             setOver(null);
