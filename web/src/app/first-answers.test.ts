@@ -51,6 +51,16 @@ it('a sheet is drawn with its lifter, and nothing of Today is asked for', async 
   expect(asked).not.toContain('/api/today');
 });
 
+it('the floor is drawn with its first lane, for a lifter too', async () => {
+  const id = '0b6d1c3e-8d0a-4f7e-9a55-0d8f6f0f7a12';
+  at(`/floor/${id},0b6d1c3e-8d0a-4f7e-9a55-0d8f6f0f7a13`);
+  answers = { '/api/session': session('somebody'), [`/api/sessions/${id}/floor`]: { finished: false } };
+  const client = new QueryClient();
+  await firstAnswers(client);
+  expect(client.getQueryData(keys.training(id, 'floor'))).toEqual({ finished: false });
+  expect(asked).toEqual(['/api/session', `/api/sessions/${id}/floor`]);
+});
+
 it('a lifter is asked nothing of the club, and a page that nobody signs in to nothing at all', async () => {
   at('/');
   answers = { '/api/session': session('somebody') };

@@ -4,22 +4,39 @@ import { sessionQuery } from '../data/session/session.ts';
 /** How long the first page is kept back for its answers, ms: what comes later is drawn when it comes. */
 const SOON = 300;
 
-/** What the first page shows to the club's staff, by its address. */
-const FIRST: readonly (readonly [RegExp, (client: QueryClient, id: string) => Promise<unknown>])[] = [
-  [
-    /^\/()$/,
-    async (client) => {
+/** What the first page shows, by its address. */
+interface First {
+  readonly path: RegExp;
+  /** A lifter has a page of their own there, or none. */
+  readonly ofStaff: boolean;
+  readonly read: (client: QueryClient, id: string) => Promise<unknown>;
+}
+
+const FIRST: readonly First[] = [
+  {
+    path: /^\/()$/,
+    ofStaff: true,
+    read: async (client) => {
       const { dayQuery } = await import('../data/club/day.ts');
       await Promise.all([client.prefetchQuery(dayQuery), rack(client)]);
     },
-  ],
-  [
-    /^\/lifters\/([0-9a-f-]{36})(?:\/|$)/,
-    async (client, lifterId) => {
+  },
+  {
+    path: /^\/lifters\/([0-9a-f-]{36})(?:\/|$)/,
+    ofStaff: true,
+    read: async (client, lifterId) => {
       const { sheetQuery } = await import('../data/lifters/lifters.ts');
       await Promise.all([client.prefetchQuery(sheetQuery(lifterId)), rack(client)]);
     },
-  ],
+  },
+  {
+    path: /^\/floor\/([0-9a-f-]{36})/,
+    ofStaff: false,
+    read: async (client, sessionId) => {
+      const { floorQuery } = await import('../data/training/floor.ts');
+      await client.prefetchQuery(floorQuery(sessionId));
+    },
+  },
 ];
 
 async function rack(client: QueryClient): Promise<void> {
@@ -28,11 +45,11 @@ async function rack(client: QueryClient): Promise<void> {
 }
 
 async function readAll(client: QueryClient): Promise<void> {
-  for (const [path, read] of FIRST) {
+  for (const { path, ofStaff, read } of FIRST) {
     const [, id] = path.exec(window.location.pathname) ?? [];
     if (id === undefined) continue;
     const { account } = await client.fetchQuery(sessionQuery);
-    if (account.lifterId === null) await read(client, id);
+    if (!ofStaff || account.lifterId === null) await read(client, id);
   }
 }
 

@@ -1,10 +1,11 @@
 import { useQuery, useQueryClient, type QueryClient, type UseQueryResult } from '@tanstack/react-query';
-import type { DayDecision, DayView, FloorView, OwnDayView } from '@iron-clasp/contract';
+import type { DayDecision, DayView, OwnDayView } from '@iron-clasp/contract';
 import { useEffect } from 'react';
 import { type ApiError, ask } from '../client.ts';
 import { clockNow } from '../clock.ts';
 import { keys } from '../keys.ts';
 import { clubChanged, lifterChanged } from '../refresh.ts';
+import { floorQuery } from '../training/floor.ts';
 
 /** Lanes that stand on one floor. */
 export const MOST_LANES = 6;
@@ -40,10 +41,7 @@ export function useFloorsAhead(sessions: readonly { readonly id: string }[] | un
     const fetchAll = async (): Promise<void> => {
       for (const { id } of sessions?.slice(0, 2 * MOST_LANES) ?? []) {
         if (over) return;
-        await client.prefetchQuery({
-          queryKey: keys.training(id, 'floor'),
-          queryFn: () => ask<FloorView>('GET', `/sessions/${id}/floor`),
-        });
+        await client.prefetchQuery(floorQuery(id));
       }
     };
     const timer = setTimeout(() => void fetchAll(), STANDS);

@@ -3,6 +3,7 @@ import {
   useQuery,
   useQueryClient,
   type UseMutationResult,
+  type UseQueryOptions,
   type UseQueryResult,
 } from '@tanstack/react-query';
 import type {
@@ -16,12 +17,14 @@ import { type ApiError, ask } from '../client.ts';
 import { keys } from '../keys.ts';
 import { clubChanged, lifterChanged } from '../refresh.ts';
 
+export const floorQuery = (sessionId: string): UseQueryOptions<FloorView, ApiError> => ({
+  queryKey: keys.training(sessionId, 'floor'),
+  queryFn: () => ask<FloorView>('GET', `/sessions/${sessionId}/floor`),
+});
+
 /** A session with everything the floor needs; read once and kept, since what is logged is laid over it. */
 export function useFloor(sessionId: string): UseQueryResult<FloorView, ApiError> {
-  return useQuery({
-    queryKey: keys.training(sessionId, 'floor'),
-    queryFn: () => ask<FloorView>('GET', `/sessions/${sessionId}/floor`),
-  });
+  return useQuery(floorQuery(sessionId));
 }
 
 export function useEnd(sessionId: string): UseQueryResult<SessionEndView, ApiError> {
