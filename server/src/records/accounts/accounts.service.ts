@@ -40,6 +40,15 @@ export type NewAccount = Pick<
 > &
   Partial<Pick<Account, 'endsOn'>>;
 
+/** Somebody who is let in: the token is the cookie's. */
+export interface Entered {
+  readonly token: string;
+  readonly signedIn: SignedIn;
+}
+
+/** In whose name something is done, and in which club. */
+type Acting = Pick<SignedIn, 'account' | 'club'>;
+
 /** Who may sign in, who is signed in, and what people are called. */
 @Injectable()
 export class AccountsService extends Identity implements OnModuleInit {
@@ -77,7 +86,7 @@ export class AccountsService extends Identity implements OnModuleInit {
   async signIn(
     { email, password, code }: { readonly email: string; readonly password: string; readonly code?: string },
     asking: Asking,
-  ): Promise<{ token: string; signedIn: SignedIn }> {
+  ): Promise<Entered> {
     const account = await this.limit.guess(email, asking.from, async () => {
       const found = await this.accounts.byEmail(email);
       // Of an unknown address a password is checked all the same: the time tells nothing.
@@ -107,15 +116,12 @@ export class AccountsService extends Identity implements OnModuleInit {
   }
 
   /** Signs a device in to an account whose owner has been made sure of; null where it is not open. */
-  async enter(accountId: string, asking: Asking): Promise<{ token: string; signedIn: SignedIn } | null> {
+  async enter(accountId: string, asking: Asking): Promise<Entered | null> {
     const [account] = await this.accounts.byIds([accountId]);
     return account ? this.letIn(account, asking) : null;
   }
 
-  private async letIn(
-    account: Account,
-    { userAgent }: Asking,
-  ): Promise<{ token: string; signedIn: SignedIn } | null> {
+  private async letIn(account: Account, { userAgent }: Asking): Promise<Entered | null> {
     const acting = await this.acting(account);
     if (!acting) return null;
     const now = this.clock.now();
@@ -149,23 +155,28 @@ export class AccountsService extends Identity implements OnModuleInit {
   }
 
   /** Somebody of the staff in whose name a program acts; null once they sign in no more. */
-  async actingFor(accountId: string): Promise<Pick<SignedIn, 'account' | 'club'> | null> {
+  async actingFor(accountId: string): Promise<Acting | null> {
     const [account] = await this.accounts.byIds([accountId]);
-    return account && account.removedAt === null ? this.acting(account) : null;
+    return account ? this.acting(account) : null;
   }
 
-  /** Which of these accounts still sign in. */
-  async openAmong(ids: readonly string[]): Promise<ReadonlySet<string>> {
+  /** What these accounts are called, those taken back too, and whether they still sign in. */
+  async signers(ids: readonly string[]): Promise<ReadonlyMap<string, { name: string; open: boolean }>> {
     const found = await this.accounts.byIds([...new Set(ids)]);
-    const acting = await Promise.all(
-      found.filter(({ removedAt }) => removedAt === null).map((account) => this.acting(account)),
+    return new Map(
+      await Promise.all(
+        found.map(
+          async (account) =>
+            [account.id, { name: account.name, open: (await this.acting(account)) !== null }] as const,
+        ),
+      ),
     );
-    return new Set(acting.flatMap((each) => (each ? [each.account.id] : [])));
   }
 
   /** The account with its club, while it is open. */
-  private async acting(account: Account): Promise<Pick<SignedIn, 'account' | 'club'> | null> {
-    const { id, email, name, role, lifterId, unit, theme } = account;
+  private async acting(account: Account): Promise<Acting | null> {
+    const { id, email, name, role, lifterId, unit, theme, removedAt } = account;
+    if (removedAt !== null) return null;
     const [{ version: _version, ...club }, active] = await Promise.all([
       this.clubs.byId(account.clubId),
       lifterId === null || this.lifters.isActive(lifterId),

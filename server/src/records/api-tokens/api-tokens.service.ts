@@ -51,13 +51,12 @@ export class ApiTokensService extends ApiClients implements OnModuleInit {
     const rows = await this.db
       .getRepository(ApiToken)
       .find({ where: { clubId: club.id, revokedAt: IsNull() }, order: { name: 'ASC', id: 'ASC' } });
-    const makers = rows.map((row) => row.madeBy);
-    const [names, open] = await Promise.all([this.accounts.names(makers), this.accounts.openAmong(makers)]);
+    const makers = await this.accounts.signers(rows.map((row) => row.madeBy));
     const today = this.days.today(club);
     return rows.map(({ id, name, scope, madeBy, madeAt, endsOn, lastUsedAt }) => ({
-      ...{ id, name, scope, endsOn, madeBy: names.get(madeBy) ?? '', madeAt: madeAt.toISOString() },
+      ...{ id, name, scope, endsOn, madeBy: makers.get(madeBy)?.name ?? '', madeAt: madeAt.toISOString() },
       lastUsedAt: lastUsedAt?.toISOString() ?? null,
-      ended: endsOn < today || !open.has(madeBy),
+      ended: endsOn < today || !makers.get(madeBy)?.open,
     }));
   }
 

@@ -20,7 +20,7 @@ import type { Config } from '../../platform/config/config.ts';
 import { TakesFile, withReceived, type ReceivedFile } from '../../platform/files/received-file.ts';
 import { CONFIG } from '../../platform/config/token.ts';
 import { SetUpService } from '../../advice/set-up/set-up.service.ts';
-import { AccountsService } from '../../records/accounts/accounts.service.ts';
+import { AccountsService, type Entered } from '../../records/accounts/accounts.service.ts';
 import { askingOf, sessionView } from '../account/session-view.ts';
 import { giveCookie } from '../account/cookie.ts';
 
@@ -84,7 +84,7 @@ export class SetUpController {
   }
 
   /** Whoever has just started a club is let in: the account is their own and new. */
-  private entered(entered: Awaited<ReturnType<AccountsService['enter']>>, response: Response): SessionView {
+  private entered(entered: Entered | null, response: Response): SessionView {
     giveCookie(response, entered!.token, this.config);
     return sessionView(entered!.signedIn);
   }
