@@ -126,7 +126,11 @@ export default defineConfig({
         codeSplitting: {
           groups: [
             // Before the rest, so it must not wait for the rest.
-            { name: 'asked', test: /data\/asked-ahead\.|vite\/preload-helper/, priority: 2 },
+            {
+              name: 'asked',
+              test: /data\/asked-ahead\.|app\/first-pages\.|vite\/preload-helper/,
+              priority: 2,
+            },
             { name: 'start', test: isOfStart, priority: 1 },
             { name: 'shared', minShareCount: 3, entriesAware: true, entriesAwareMergeThreshold: PIECE },
           ],

@@ -1,43 +1,25 @@
 import type { QueryClient } from '@tanstack/react-query';
 import { sessionQuery } from '../data/session/session.ts';
+import { firstPageAt, isForLifters, type FirstPage } from './first-pages.ts';
 
 /** How long the first page is kept back for its answers, ms: what comes later is drawn when it comes. */
 const SOON = 300;
 
-/** What the first page shows, by its address. */
-interface First {
-  readonly path: RegExp;
-  /** A lifter has a page of their own there, or none. */
-  readonly ofStaff: boolean;
-  readonly read: (client: QueryClient, id: string) => Promise<unknown>;
-}
-
-const FIRST: readonly First[] = [
-  {
-    path: /^\/()$/,
-    ofStaff: true,
-    read: async (client) => {
-      const { dayQuery } = await import('../data/club/day.ts');
-      await Promise.all([client.prefetchQuery(dayQuery), rack(client)]);
-    },
+/** What each of the first pages shows, of whom or what it is about. */
+const READ: Readonly<Record<FirstPage, (client: QueryClient, id: string) => Promise<unknown>>> = {
+  today: async (client) => {
+    const { dayQuery } = await import('../data/club/day.ts');
+    return Promise.all([client.prefetchQuery(dayQuery), rack(client)]);
   },
-  {
-    path: /^\/lifters\/([0-9a-f-]{36})(?:\/|$)/,
-    ofStaff: true,
-    read: async (client, lifterId) => {
-      const { sheetQuery } = await import('../data/lifters/lifters.ts');
-      await Promise.all([client.prefetchQuery(sheetQuery(lifterId)), rack(client)]);
-    },
+  sheet: async (client, lifterId) => {
+    const { sheetQuery } = await import('../data/lifters/lifters.ts');
+    return Promise.all([client.prefetchQuery(sheetQuery(lifterId)), rack(client)]);
   },
-  {
-    path: /^\/floor\/([0-9a-f-]{36})/,
-    ofStaff: false,
-    read: async (client, sessionId) => {
-      const { floorQuery } = await import('../data/training/floor.ts');
-      await client.prefetchQuery(floorQuery(sessionId));
-    },
+  floor: async (client, sessionId) => {
+    const { floorQuery } = await import('../data/training/floor.ts');
+    return client.prefetchQuery(floorQuery(sessionId));
   },
-];
+};
 
 async function rack(client: QueryClient): Promise<void> {
   const { rackQuery } = await import('../data/lifters/rack.ts');
@@ -45,12 +27,10 @@ async function rack(client: QueryClient): Promise<void> {
 }
 
 async function readAll(client: QueryClient): Promise<void> {
-  for (const { path, ofStaff, read } of FIRST) {
-    const [, id] = path.exec(window.location.pathname) ?? [];
-    if (id === undefined) continue;
-    const { account } = await client.fetchQuery(sessionQuery);
-    if (!ofStaff || account.lifterId === null) await read(client, id);
-  }
+  const first = firstPageAt(window.location.pathname);
+  if (!first) return;
+  const { account } = await client.fetchQuery(sessionQuery);
+  if (account.lifterId === null || isForLifters(first.page)) await READ[first.page](client, first.id);
 }
 
 /**
