@@ -13,7 +13,6 @@ import { clocks } from '../../offline/clocks.ts';
 import { HoldSaid } from './hold-said.tsx';
 import { GripperLane } from './gripper-lane.tsx';
 import { HoldPanel } from './hold-panel.tsx';
-import { laneAfter, type Act } from './acts.ts';
 import {
   agreedCall,
   holdKey,
@@ -61,13 +60,13 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
   const { session, holds } = view.calls;
   usePageOf(session.lifterName);
   const [memory, change] = useLaneMemory(session.id);
-  const act = (what: Act): void => change((now) => laneAfter(now, what));
   const [over, setOver] = useState<Over | null>(null);
   const lane = laneOf(view, waiting, memory);
   const zone = useSession().data?.club.timeZone;
   const today = zone === undefined ? session.on : clubDay(zone);
   const elsewhen = session.on !== today;
   const moment = (): string => momentOn(session.on, today, lane.count.done);
+  const acts = useLaneActs({ view, lane, memory, change, moment, onDone: () => setOver(null) });
   const calls = useCallsAgain(view, known, lane);
   const proposals = proposalsOf(lane, calls, memory);
   const rest = useRest(memory.rest);
@@ -77,11 +76,10 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
   const unknown = lane.sets.filter(({ set, done }) => !done && !memory.agreed[set.id]);
   useEffect(() => {
     if (unknown.length > 0)
-      act({ kind: 'stand', agreed: Object.fromEntries(unknown.map(({ set }) => [set.id, set.call])) });
+      acts.act({ kind: 'stand', agreed: Object.fromEntries(unknown.map(({ set }) => [set.id, set.call])) });
   });
 
   const stop = stopToday(view.hands);
-  const acts = useLaneActs({ view, lane, memory, change, moment, onDone: () => setOver(null) });
   const canUndo = memory.actions.length > 0 || lane.count.done > 0;
   useKeys({
     u: () => canUndo && clocks.of(session.id).state !== 'running' && acts.takeBack(),
@@ -140,8 +138,8 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
         <Proposals
           proposals={proposals}
           equipment={view.equipment}
-          onTake={() => act({ kind: 'decide', proposals, take: true })}
-          onKeep={() => act({ kind: 'decide', proposals, take: false })}
+          onTake={() => acts.act({ kind: 'decide', proposals, take: true })}
+          onKeep={() => acts.act({ kind: 'decide', proposals, take: false })}
         />
       )}
 
@@ -151,7 +149,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
           kinds={open.map(({ kind }) => kind)}
           memory={memory}
           onGo={(at) => {
-            act({ kind: 'go', at });
+            acts.act({ kind: 'go', at });
             setOver(null);
           }}
           onMore={(set, entry) => setOver({ kind: 'details', set, entry })}
@@ -175,7 +173,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
         <OtherLift
           sessionId={session.id}
           onAdded={(id) => {
-            act({ kind: 'go', at: id });
+            acts.act({ kind: 'go', at: id });
             setOver(null);
           }}
           onClose={() => setOver({ kind: 'list' })}
@@ -188,7 +186,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
           slipped={false}
           onLog={(body) => acts.logSet(over.set, body)}
           onSkip={() => {
-            act({ kind: 'skip', at: over.set.id });
+            acts.act({ kind: 'skip', at: over.set.id });
             setOver(null);
           }}
           onClose={() => setOver(null)}
@@ -259,7 +257,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
             })
           }
           onOtherwise={() => setOver({ kind: 'different', set: now.set })}
-          onLeaveOut={() => act({ kind: 'skip', at: now.set.id })}
+          onLeaveOut={() => acts.act({ kind: 'skip', at: now.set.id })}
         />
       ) : (
         <HoldPanel
@@ -297,7 +295,7 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
           onHold={() => {
             setOver(null);
             const first = open.find((each) => !isDone(each.kind, lane)) ?? open[0];
-            if (first) act({ kind: 'go', at: holdKey(first.kind) });
+            if (first) acts.act({ kind: 'go', at: holdKey(first.kind) });
           }}
         />
       </footer>

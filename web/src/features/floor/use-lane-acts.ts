@@ -27,6 +27,7 @@ type SetBody = Omit<LogSetRequest, 'doneAt'>;
 
 /** What can be done on a lane. */
 interface LaneActs {
+  readonly act: (what: Act) => void;
   /** The set as it is called now, to be logged. */
   readonly called: (set: CalledSet) => SetBody;
   readonly logSet: (set: CalledSet, body: SetBody) => void;
@@ -167,5 +168,18 @@ export function useLaneActs({ view, lane, memory, change, moment, onDone }: Acti
     });
     onDone();
   };
-  return { called, logSet, logWarmups, logHold, put, putHold, again, sweat, takeBack, keepTest, tellUnwell };
+  return {
+    act,
+    called,
+    logSet,
+    logWarmups,
+    logHold,
+    put,
+    putHold,
+    again,
+    sweat,
+    takeBack,
+    keepTest,
+    tellUnwell,
+  };
 }
