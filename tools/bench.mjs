@@ -15,7 +15,7 @@ import { demoCoach, startStack } from './lib/stack.mjs';
 
 const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
 const ROUNDS = 90;
-const PAGE_ROUNDS = 12;
+const PAGE_ROUNDS = 15;
 
 /** What is measured, by its name: `npm run bench` measures all, `npm run bench -- api large` these two. */
 const PARTS = {
@@ -291,24 +291,29 @@ async function benchManyLifters(stack) {
   await benchRoutes(stack, coach, (i) => guests[i % guests.length]);
 }
 
+/** Has every page note as `paintedAt` when what is looked for there is painted, ms from its address on. */
+function notePainted(driver, look) {
+  return driver.sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
+    // Looked for in the page itself, at every change: asked from outside, the asking would be measured too.
+    source: `new MutationObserver((_, watch) => {
+      if (!(${look})) return;
+      watch.disconnect();
+      requestAnimationFrame(() => setTimeout(() => (window.paintedAt = performance.now())));
+    }).observe(document, { subtree: true, childList: true });`,
+  });
+}
+
 /** A first visit with an empty cache: from the address to a form that can be typed into, and what JavaScript was fetched. */
 async function firstVisit(address) {
   const { driver, close } = await openBrowser();
   try {
     await driver.get('about:blank');
-    await driver.sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
-      // Looked for in the page itself, at every change: asked from outside, the asking would be measured too.
-      source: `new MutationObserver((_, watch) => {
-        if (!document.querySelector('form input')) return;
-        watch.disconnect();
-        requestAnimationFrame(() => setTimeout(() => (window.usableAt = performance.now())));
-      }).observe(document, { subtree: true, childList: true });`,
-    });
+    await notePainted(driver, `document.querySelector('form input')`);
     await driver.get(address);
-    await driver.wait(() => driver.executeScript('return window.usableAt > 0'), 20_000);
+    await driver.wait(() => driver.executeScript('return window.paintedAt > 0'), 20_000);
     return await driver.executeScript(`return {
-      time: window.usableAt,
-      bytes: performance.getEntriesByType('resource').filter((each) => each.name.endsWith('.js') && each.startTime < window.usableAt)
+      time: window.paintedAt,
+      bytes: performance.getEntriesByType('resource').filter((each) => each.name.endsWith('.js') && each.startTime < window.paintedAt)
         .reduce((sum, each) => sum + each.encodedBodySize, 0),
     }`);
   } finally {
@@ -319,14 +324,10 @@ async function firstVisit(address) {
 /** Visits of somebody who is signed in and has been here before: from the address to a part that is painted, ms. */
 async function laterVisits(driver, visits) {
   const times = visits.map(() => []);
-  await driver.sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
-    source: `new MutationObserver((_, watch) => {
-      const sought = sessionStorage.getItem('sought');
-      if (!sought || !sought.split('&').every((each) => document.querySelector(each))) return;
-      watch.disconnect();
-      requestAnimationFrame(() => setTimeout(() => (window.paintedAt = performance.now())));
-    }).observe(document, { subtree: true, childList: true });`,
-  });
+  await notePainted(
+    driver,
+    `sessionStorage.getItem('sought')?.split('&').every((each) => document.querySelector(each))`,
+  );
   for (let i = 0; i < PAGE_ROUNDS + 3; i++)
     for (const [n, { address, sought }] of visits.entries()) {
       await driver.get(`${new URL(address).origin}/api/health`);
