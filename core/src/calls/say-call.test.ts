@@ -21,22 +21,15 @@ it('a call is read as one would say it across a gym', () => {
       chalk: { kind: 'liquid', where: ['outer side of the thumb'] },
     }),
   ).toBe('hook, liquid chalk, outer thumb too');
-  expect(
+  const strapped = (turns: number): string =>
     said({
       choice: 'straps',
       sideUnder: undefined,
-      straps: { type: 'loop', turns: 1 },
+      straps: { type: 'loop', turns },
       chalk: { kind: 'none', where: [] },
-    }),
-  ).toBe('straps, loop, 1 turn');
-  expect(
-    said({
-      choice: 'straps',
-      sideUnder: undefined,
-      straps: { type: 'loop', turns: 3 },
-      chalk: { kind: 'none', where: [] },
-    }),
-  ).toBe('straps, loop, 3 turns');
+    });
+  expect(strapped(1)).toBe('straps, loop, 1 turn');
+  expect(strapped(3)).toBe('straps, loop, 3 turns');
   expect(said({ onlyHand: 'right' })).toBe('mixed, right hand only, left under, block chalk');
 });
 

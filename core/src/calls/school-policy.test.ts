@@ -1,14 +1,11 @@
-import type { Reason } from './types.ts';
 import { lifter, set } from './fixtures.test-helper.ts';
 import { applies, bareOrder } from './school-policy.ts';
 import type { StrapCondition } from './school.ts';
 import { findSchool } from './schools.ts';
-import type { CallLifter } from './types.ts';
+import type { CallLifter, Reason } from './types.ts';
 
-const facts = (more: Partial<CallLifter> = {}): Parameters<typeof applies>[1] => {
-  const { lift, ...rest } = set();
-  return { lifter: lifter(more), set: { ...rest, lift } } as Parameters<typeof applies>[1];
-};
+type Facts = Parameters<typeof applies>[1];
+const facts = (more: Partial<CallLifter> = {}): Facts => ({ lifter: lifter(more), set: set() }) as Facts;
 const met = (condition: StrapCondition, more: Partial<CallLifter> = {}): boolean =>
   applies({ when: [condition] }, facts(more));
 
@@ -72,7 +69,7 @@ describe('a condition of straps', () => {
     expect([true, false].map((nextEventStraps) => met(allows, { nextEventStraps }))).toEqual([true, false]);
     expect(met(allows)).toBe(false);
     const day = { ...facts({ nextEventStraps: true }), event: { straps: false } };
-    expect(applies({ when: [allows] }, day as Parameters<typeof applies>[1])).toBe(false);
+    expect(applies({ when: [allows] }, day as Facts)).toBe(false);
   });
 
   it('all of them must hold, and none asked is met', () => {
