@@ -38,6 +38,12 @@ describe('a certificate of the machine’s own', () => {
       expect(statSync(join(folder, file)).mode & 0o077).toBe(0);
   });
 
+  it('has a serial number that every reader takes, whatever was drawn for it', () => {
+    const { cert, authority } = ownCertificate(folder, NAMES, NOW);
+    for (const each of [cert, authority!])
+      expect(new X509Certificate(each).serialNumber).toMatch(/^01[0-9A-F]{30}$/);
+  });
+
   it('is made anew under the same authority where names change or it runs out', () => {
     const first = ownCertificate(folder, NAMES, NOW);
     const moved = ownCertificate(folder, ['192.168.7.99'], NOW);

@@ -149,8 +149,8 @@ function sign(
   });
   const cert = forge.pki.createCertificate();
   cert.publicKey = forge.pki.publicKeyFromPem(made.publicKey);
-  // A leading zero keeps it a positive number.
-  cert.serialNumber = `00${randomBytes(16).toString('hex')}`;
+  // It begins with a one: a number below zero, or one padded with zeros, is no serial number, and nothing reads the certificate.
+  cert.serialNumber = `01${randomBytes(15).toString('hex')}`;
   // Clocks of tablets lag behind.
   cert.validity.notBefore = subDays(from, 1);
   cert.validity.notAfter = to;
