@@ -15,24 +15,43 @@ afterEach(() => {
   fetched.mockClear();
 });
 
+// Every test asks for something else: what was asked for once is known.
+let path: string;
+let number = 0;
+beforeEach(() => {
+  path = `/lifters/${++number}/sheet`;
+});
+
 it('what was asked ahead is the answer to the first who asks, and to nobody after', async () => {
-  expect(await (await askAhead('/today'))!.json()).toEqual({ today: '2026-11-24' });
-  expect(await ask('GET', '/today')).toEqual({ today: '2026-11-24' });
+  expect(await (await askAhead(path))!.json()).toEqual({ today: '2026-11-24' });
+  expect(await ask('GET', path)).toEqual({ today: '2026-11-24' });
   expect(fetched).toHaveBeenCalledTimes(1);
-  await ask('GET', '/today');
+  await ask('GET', path);
   expect(fetched).toHaveBeenCalledTimes(2);
 });
 
-it('it is no answer once it is old, nor to a change of the same address', async () => {
-  await askAhead('/today');
-  await ask('PUT', '/today', {});
-  expect(fetched).toHaveBeenCalledTimes(2);
+it('it is no answer once it is old', async () => {
+  await askAhead(path);
   now += 11_000;
-  expect(takeAhead('/today')).toBeUndefined();
+  expect(takeAhead(path)).toBeUndefined();
+});
+
+it('it is no answer to a change of the same address, nor to anything once something was changed', async () => {
+  await askAhead(path);
+  await ask('PUT', path, {});
+  expect(fetched).toHaveBeenCalledTimes(2);
+  await ask('GET', path);
+  expect(fetched).toHaveBeenCalledTimes(3);
+});
+
+it('what the application asked for before is not asked a second time, to be its answer later', async () => {
+  await ask('GET', path);
+  expect(await askAhead(path)).toBeUndefined();
+  expect(fetched).toHaveBeenCalledTimes(1);
 });
 
 it('where no answer came, whoever asks is told as if they had asked themselves', async () => {
   fetched.mockImplementationOnce(() => Promise.reject(new TypeError('offline')));
-  expect(await askAhead('/today')).toBeUndefined();
-  await expect(ask('GET', '/today')).rejects.toMatchObject({ code: 'no-connection', passing: true });
+  expect(await askAhead(path)).toBeUndefined();
+  await expect(ask('GET', path)).rejects.toMatchObject({ code: 'no-connection', passing: true });
 });

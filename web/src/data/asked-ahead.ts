@@ -10,9 +10,15 @@ const GOOD_MS = 10_000;
 const PATIENCE_MS = 15_000;
 
 const asked = new Map<string, { readonly since: number; readonly came: Promise<Came> }>();
+/** What the application has asked for by itself. */
+const known = new Set<string>();
 
-/** Asks the API for what a page will ask for once its code is there; nothing is lost where no answer comes. */
-export function askAhead(path: string): Promise<Response | undefined> {
+/**
+ * Asks the API for what a page will ask for once its code is there; nothing is lost where no answer comes. What the
+ * application was quicker to ask for is not asked again: the second answer would lie here, and grow old, until it next asks.
+ */
+export async function askAhead(path: string): Promise<Response | undefined> {
+  if (known.has(path)) return undefined;
   const came = fetch(`/api${path}`, {
     headers: { accept: 'application/json' },
     signal: AbortSignal.timeout(PATIENCE_MS),
@@ -26,7 +32,13 @@ export function askAhead(path: string): Promise<Response | undefined> {
 
 /** What was asked ahead, once; nothing where it was not, or too long ago. */
 export function takeAhead(path: string): Promise<Came> | undefined {
+  known.add(path);
   const found = asked.get(path);
   asked.delete(path);
   return found && Date.now() - found.since < GOOD_MS ? found.came : undefined;
+}
+
+/** Something is being changed: no answer from before it may be taken after it. */
+export function dropAhead(): void {
+  asked.clear();
 }

@@ -1,5 +1,5 @@
 import { RECEIPT_HEADER, type ErrorView, type SessionView } from '@iron-clasp/contract';
-import { takeAhead, type Came } from './asked-ahead.ts';
+import { dropAhead, takeAhead, type Came } from './asked-ahead.ts';
 import { setClockBy } from './clock.ts';
 
 /** A refusal or failure of the server, or of the way to it; its message is fit to be shown. */
@@ -108,6 +108,7 @@ async function reach(
   },
 ): Promise<Response> {
   const file = body instanceof FormData;
+  if (method !== 'GET') dropAhead();
   const send = async (): Promise<Came> => {
     const response = await fetch(`/api${path}`, {
       method,
