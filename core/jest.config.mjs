@@ -1,3 +1,5 @@
-import { preset } from '../jest.preset.mjs';
+import { inShares, preset } from '../jest.preset.mjs';
 
-export default { ...preset('core', import.meta.dirname), setupFilesAfterEnv: ['<rootDir>/jest.setup.mjs'] };
+const base = { ...preset('core', import.meta.dirname), setupFilesAfterEnv: ['<rootDir>/jest.setup.mjs'] };
+
+export default inShares(base, '<rootDir>/together/');

@@ -15,6 +15,8 @@ const CHROMIUM = ['/usr/bin/chromium', '/usr/bin/chromedriver'];
 
 /** Test files of a suite that run at once: a core each; browser tests wait more than they work. */
 const SIDE_BY_SIDE = 2;
+/** Files of a package in a few shares, which load it once each. */
+const TOGETHER = { IRON_CLASP_TOGETHER: 'on' };
 const BROWSERS = 3;
 /** Files named in each suite's time. */
 const SLOWEST = 25;
@@ -41,7 +43,7 @@ run(async () => {
     if (!CHROMIUM.every((path) => existsSync(path)))
       installDebian(['chromium', 'chromium-driver'], 'Chromium and ChromeDriver are not installed.');
     // Checks and building go on while the unit tests run in a process of their own.
-    const unit = runJest('unit tests', ['core', 'contract', 'device', 'web'], work);
+    const unit = runJest('unit tests', ['core', 'contract', 'device', 'web'], work, TOGETHER);
     await runChecks();
     ensureBuilt(ROOT);
     await unit;
@@ -49,7 +51,7 @@ run(async () => {
     toStop.push(() => postgres.remove());
     // The start command's tests wait on one process after another: a core is enough for them.
     await Promise.all([
-      runJest('API tests', ['server'], work, { DATABASE_URL: postgres.url, IRON_CLASP_TOGETHER: 'on' }),
+      runJest('API tests', ['server'], work, { DATABASE_URL: postgres.url, ...TOGETHER }),
       runJest('start command and soak', ['tools'], work, { IRON_CLASP_E2E_DATABASE: postgres.url }),
     ]);
     await runJest('browser tests', ['e2e'], work, await makeDemoTemplate(ROOT, postgres.url));

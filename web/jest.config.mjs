@@ -1,5 +1,5 @@
 import { createRequire } from 'node:module';
-import { preset } from '../jest.preset.mjs';
+import { inShares, preset } from '../jest.preset.mjs';
 
 const require = createRequire(import.meta.url);
 
@@ -7,7 +7,7 @@ const base = preset('web', import.meta.dirname);
 const [[files, [transformer, options]]] = Object.entries(base.transform);
 
 /** Component tests (.test.tsx) ask for a page of their own in their first line; the rest computes without one. */
-export default {
+const settings = {
   ...base,
   // Thousands of small files each, were they loaded as the bundler reads them.
   moduleNameMapper: {
@@ -29,3 +29,5 @@ export default {
     ],
   },
 };
+
+export default inShares(settings, '<rootDir>/together/');

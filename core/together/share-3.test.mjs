@@ -1,0 +1,4 @@
+import { join } from 'node:path';
+import { together } from '../../jest.together.mjs';
+
+await together(join(import.meta.dirname, '..'), { share: 2, of: 4, heavy: { 'src/fuzz': 3 } });

@@ -1,3 +1,0 @@
-import { together } from '../together.test-helper.ts';
-
-await together(3, 4);
