@@ -26,7 +26,18 @@ Object.assign(Element.prototype, {
 // A condition is waited for as long as the test may last: a busy machine draws a page later than a second.
 configure({ asyncUtilTimeout: 30_000 });
 
-afterEach(cleanup);
+/** What React said of a page that it would not have so: HTML that no browser keeps, a list without keys, a state that comes late. */
+const faults: string[] = [];
+const tell = console.error;
+console.error = (...words: unknown[]): void => {
+  faults.push(words.map(String).join(' '));
+  tell(...words);
+};
+
+afterEach(() => {
+  cleanup();
+  expect(faults.splice(0)).toEqual([]);
+});
 
 /** The way back of the last word said. Radix lets nobody click a word until its list has counted it, a moment after it is shown. */
 export async function findUndo(): Promise<HTMLElement> {

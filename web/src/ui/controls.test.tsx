@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { findUndo } from './component.test-helper.ts';
 import { jest } from '@jest/globals';
-import { render, screen, waitFor, within } from '@testing-library/react';
+import { act, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState, type ReactElement } from 'react';
 import { Checkbox } from './checkbox.tsx';
@@ -43,7 +43,7 @@ describe('a list that folds out', () => {
     render(<Lifts />);
     const list = screen.getByRole('combobox', { name: 'Lift' });
     expect(list.textContent).toBe('Squat');
-    list.focus();
+    act(() => list.focus());
     await user.keyboard('{Enter}');
     expect(screen.getAllByRole('option').map((each) => each.textContent)).toEqual([
       'every lift',

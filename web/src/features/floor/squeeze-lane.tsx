@@ -40,7 +40,7 @@ export function SqueezeLane({ protocol, told, onTold, onKeep, onClose }: Squeeze
         <div className="flex min-h-0 grow flex-col items-center gap-2 overflow-y-auto px-3 py-1 text-center *:first:mt-auto *:last:mb-auto">
           {next ? (
             <>
-              <p className="flex flex-wrap items-baseline justify-center gap-x-3">
+              <div className="flex flex-wrap items-baseline justify-center gap-x-3">
                 <span className="figures text-4xl leading-none font-semibold capitalize spacious:text-7xl">
                   {next.hand}
                 </span>
@@ -48,7 +48,7 @@ export function SqueezeLane({ protocol, told, onTold, onKeep, onClose }: Squeeze
                   trial {next.trial} of {protocol.trials}
                 </span>
                 <Rest hand={next.hand} done={told} rest={protocol.rest} />
-              </p>
+              </div>
               {live ? (
                 <div className="w-full max-w-2xl">
                   <DeviceTrial
