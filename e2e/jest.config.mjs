@@ -1,3 +1,7 @@
 import { preset } from '../jest.preset.mjs';
 
-export default preset('e2e', import.meta.dirname);
+export default {
+  ...preset('e2e', import.meta.dirname),
+  globalSetup: '<rootDir>/servers.mjs',
+  globalTeardown: '<rootDir>/servers-end.mjs',
+};

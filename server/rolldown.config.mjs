@@ -10,6 +10,8 @@ export default defineConfig({
     main: 'src/main.ts',
     // Run in a thread of its own.
     'fit.worker': 'src/evidence/curves/fit.worker.ts',
+    // For the browser tests, which serve many copies of the demo.
+    serve: 'src/serve.ts',
     // For the restore command.
     kept: 'src/kept.ts',
   },

@@ -8,7 +8,7 @@ import { By, error, Key, type WebElement } from 'selenium-webdriver';
 import type { Driver } from 'selenium-webdriver/chrome.js';
 // The same browser, with the same flags, takes the screenshots.
 import { openBrowser, setSize } from '../../tools/lib/browser.mjs';
-import { OwnServer } from './own-server.test-helper.ts';
+import { ServedCopy } from './served-copy.test-helper.ts';
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
@@ -33,14 +33,14 @@ interface Device {
 const UNOPTIMISED = ['--js-flags=--no-turbofan --no-maglev'];
 
 const LAPTOP: Device = { width: 1280, height: 800 };
-/** For what is done at a desk, with the network that is there. */
-export const DESK: Device = { ...LAPTOP, keeps: false };
+/** For what is done at a desk, with the network that is there, by somebody who asked for little motion: less is drawn. */
+export const DESK: Device = { ...LAPTOP, keeps: false, flags: ['--force-prefers-reduced-motion'] };
 
 export const COACH = { email: 'maren@tarnquay.example', password: 'rope-works-26' };
 
-let shared: Promise<OwnServer> | undefined;
-/** One server, and one database, for all the tests of a file. */
-const serverOfThisFile = (): Promise<OwnServer> => (shared ??= OwnServer.start());
+let shared: Promise<ServedCopy> | undefined;
+/** One copy of the demo for all the tests of a file. */
+const serverOfThisFile = (): Promise<ServedCopy> => (shared ??= ServedCopy.start());
 afterAll(async () => (await shared)?.stop());
 
 /** SQL on the database of this file, for what no screen can make. */

@@ -4,17 +4,17 @@ import type { CalledSet, CallsView, FloorView, LogHoldRequest, LogSetRequest } f
 import fc from 'fast-check';
 import { asRequest, type Waiting } from '../../web/src/offline/outbox.ts';
 import { doneToday, laneOf, NEW_LANE } from '../../web/src/features/floor/lane.ts';
-import { OwnServer } from './own-server.test-helper.ts';
+import { ServedCopy } from './served-copy.test-helper.ts';
 
 /*
  * A device without a network calls the session again from what waits on it; the server calls it from what it stored. For any
  * log the two have to agree, whatever was held, with which bar, chalk and style, and whoever hangs.
  */
 
-let server: OwnServer;
+let server: ServedCopy;
 let headers: Record<string, string>;
 beforeAll(async () => {
-  server = await OwnServer.start();
+  server = await ServedCopy.start();
   const answer = await fetch(`${server.url}/api/session`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },

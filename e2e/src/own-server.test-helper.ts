@@ -1,16 +1,16 @@
-import { createHash, randomUUID, X509Certificate } from 'node:crypto';
+import { createHash, X509Certificate } from 'node:crypto';
 import { readFileSync, rmSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import pg from 'pg';
 import { freePort, temporaryFolder } from '../../tools/lib/machine.mjs';
 import { startPostgres } from '../../tools/lib/postgres.mjs';
 import { startServer } from '../../tools/lib/server.mjs';
 import { spread } from '../../tools/lib/spread.mjs';
+import { copyOf, DemoDatabase } from './served-copy.test-helper.ts';
 
 const ROOT = join(import.meta.dirname, '..', '..');
 
 /** A server of a test's own, on a database of its own, to be killed and started again at the same address. */
-export class OwnServer {
+export class OwnServer extends DemoDatabase {
   readonly #url: string;
   readonly #port: number;
   readonly #database: string;
@@ -28,6 +28,7 @@ export class OwnServer {
   #cluster: { readonly data: string; running: Awaited<ReturnType<typeof startPostgres>> } | null = null;
 
   private constructor(port: number, database: string) {
+    super(database);
     this.#port = port;
     this.#database = database;
     this.#url = `http://127.0.0.1:${port}`;
@@ -120,14 +121,7 @@ export class OwnServer {
   }
 
   private static async on(template: string, env: Readonly<Record<string, string>>): Promise<OwnServer> {
-    const admin = process.env['IRON_CLASP_E2E_DATABASE'];
-    if (!admin) throw new Error('IRON_CLASP_E2E_DATABASE is not set: these tests run through `npm test`.');
-    const name = `e2e_${randomUUID().replaceAll('-', '')}`;
-    const client = new pg.Client({ connectionString: admin });
-    await client.connect();
-    await client.query(`CREATE DATABASE ${name} TEMPLATE ${template}`);
-    await client.end();
-    const server = new OwnServer(await freePort(), admin.replace(/\/[^/]*$/, `/${name}`));
+    const server = new OwnServer(await freePort(), await copyOf(template));
     server.#env = env;
     await server.up();
     return server;
@@ -156,35 +150,6 @@ export class OwnServer {
     this.#running?.child.kill('SIGKILL');
     await this.#running?.ended;
     this.#running = null;
-  }
-
-  async query<Row>(text: string, values: unknown[] = []): Promise<Row[]> {
-    const client = new pg.Client({ connectionString: this.#database });
-    await client.connect();
-    try {
-      return (await client.query(text, values)).rows as Row[];
-    } finally {
-      await client.end();
-    }
-  }
-
-  /** The lifter's next session of that title. */
-  async sessionOf(lifter: string, title: string): Promise<string> {
-    const [row] = await this.query<{ id: string }>(
-      `SELECT t.id FROM training_session t JOIN lifter l ON l.id = t.lifter_id
-        WHERE l.name = $1 AND NOT t.finished AND t.title = $2 ORDER BY t.held_on LIMIT 1`,
-      [lifter, title],
-    );
-    return row!.id;
-  }
-
-  /** Entries of a session that are stored and not taken back. */
-  async stored(session: string, table: 'logged_set' | 'logged_hold' = 'logged_set'): Promise<number> {
-    const [row] = await this.query<{ n: number }>(
-      `SELECT count(*)::int AS n FROM ${table} WHERE session_id = $1 AND undone_at IS NULL`,
-      [session],
-    );
-    return row!.n;
   }
 
   async stop(): Promise<void> {

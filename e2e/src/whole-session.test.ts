@@ -1,11 +1,11 @@
 import type { CallsView } from '@iron-clasp/contract';
 import { By } from 'selenium-webdriver';
 import { Page } from './browser.test-helper.ts';
-import { OwnServer } from './own-server.test-helper.ts';
+import { ServedCopy } from './served-copy.test-helper.ts';
 
-let server: OwnServer;
+let server: ServedCopy;
 beforeAll(async () => {
-  server = await OwnServer.start();
+  server = await ServedCopy.start();
 }, 240_000);
 afterAll(() => server.stop());
 
