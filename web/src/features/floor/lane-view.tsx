@@ -67,7 +67,8 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
   const elsewhen = session.on !== today;
   const moment = (): string => momentOn(session.on, today, lane.count.done);
   const acts = useLaneActs({ view, lane, memory, change, moment, onDone: () => setOver(null) });
-  const calls = useCallsAgain(view, known, lane);
+  const now = lane.current;
+  const calls = useCallsAgain(view, known, lane, now?.kind === 'set' ? acts.called(now.set) : null);
   const proposals = proposalsOf(lane, calls, memory);
   const rest = useRest(memory.rest);
   const refused = waiting.filter((entry) => entry.sessionId === session.id && entry.refused);
@@ -85,7 +86,6 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
     u: () => canUndo && clocks.of(session.id).state !== 'running' && acts.takeBack(),
     Escape: () => setOver(null),
   });
-  const now = lane.current;
   const call = now?.kind === 'set' ? agreedCall(now.set, memory) : null;
   const load = now?.kind === 'set' ? loadOf(now.set, call!, view) : 0;
   useTellStands(session.id, now?.kind === 'set' ? standing(now.set, call!, load) : NO_SET);

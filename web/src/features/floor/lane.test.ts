@@ -3,6 +3,7 @@ import type { SetCall } from '@iron-clasp/core';
 import { calledSet as set, setCall as call } from '../../data/training/calls.test-helper.ts';
 import { asRequest, type ToSend, type Waiting } from '../../offline/outbox.ts';
 import {
+  afterSet,
   asCalled,
   decide,
   doneToday,
@@ -227,5 +228,28 @@ describe('warm-ups that stand ahead together', () => {
   it('are no group where one stands alone, or work is up', () => {
     expect(ahead([warm('a'), top])).toEqual([]);
     expect(ahead([top, warm('a'), warm('b')])).toEqual([]);
+  });
+});
+
+describe('what is worked out ahead', () => {
+  it('is what today will be, however the set ends', () => {
+    const lane = laneOf(view(), [waits('1', 'a')], NEW_LANE);
+    const called = { ...asCalled(set('b', 160), call('hook'), 'block', 160), reps: 3 };
+    const then = (more: Partial<LogSetRequest>): Waiting =>
+      asRequest({
+        ...{ id: '2', kind: 'set', sessionId: 's', accountId: 'x' },
+        body: { ...called, ...more, doneAt: '2026-11-24T12:00:00Z' },
+      });
+    const ends = [{}, { slippedAtRep: 1 }, { slippedAtRep: 2 }, { slippedAtRep: 3 }];
+    expect(afterSet(lane, called, view())).toEqual(
+      ends.map((end) => doneToday(laneOf(view(), [waits('1', 'a'), then(end)], NEW_LANE))),
+    );
+  });
+
+  it('is not guessed of a timed set, nor at a hold', () => {
+    const timed = view({ sets: [{ ...set('a', 60), seconds: 30 }] });
+    expect(afterSet(laneOf(timed, [], NEW_LANE), body, timed)).toHaveLength(1);
+    const held = laneOf(view(), [], remember({ at: 'hold:frontRackHold' }));
+    expect(afterSet(held, body, view())).toEqual([]);
   });
 });

@@ -226,6 +226,30 @@ export function doneToday(lane: Lane): { done: LoggedSetFacts[]; holds: LoggedHo
   };
 }
 
+/** Repetitions at which a slip is thought of ahead. */
+const MOST_SLIPS = 6;
+
+/**
+ * What is done today once the current set is, for each way it can end: as it is called, or with a slip at one of its
+ * repetitions. How long a timed set lasts is known only when it ends.
+ */
+export function afterSet(
+  lane: Lane,
+  called: Omit<LogSetRequest, 'doneAt'>,
+  view: FloorView,
+): ReturnType<typeof doneToday>[] {
+  const { sets, current } = lane;
+  if (current?.kind !== 'set') return [];
+  const { set } = current;
+  const slips = set.seconds === null ? Math.min(called.reps, MOST_SLIPS) : 0;
+  const ends = [{}, ...Array.from({ length: slips }, (_, i) => ({ slippedAtRep: i + 1 }))];
+  return ends.map((end) => {
+    const body = { ...called, ...end, barId: view.calls.session.bar.id, doneAt: '' };
+    const done = doneOf('', body, set, view);
+    return doneToday({ ...lane, sets: sets.map((each) => (each.set === set ? { set, done } : each)) });
+  });
+}
+
 /** A set whose call is another one now than what was agreed. */
 export interface Proposal {
   readonly set: CalledSet;
