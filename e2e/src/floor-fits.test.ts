@@ -52,17 +52,19 @@ const faults = (): Promise<string[]> =>
     LEAST,
   );
 
-/** Gives the page this size and waits until it is laid out so: what is pressed meanwhile would be missed. */
+/**
+ * Gives the page this size and waits until it is laid out and drawn so: the page knows its new size before what depends on it
+ * has changed, and what is pressed meanwhile would be missed.
+ */
 async function sized(width: number, height: number): Promise<void> {
   await page.size(width, height);
-  await page.until(
-    () =>
-      page.driver.executeScript<boolean>(
-        'return innerWidth === arguments[0] && innerHeight === arguments[1]',
-        width,
-        height,
-      ),
-    'the size',
+  await page.driver.executeAsyncScript(
+    `const [width, height, done] = arguments;
+     const drawn = () => requestAnimationFrame(() => requestAnimationFrame(done));
+     const look = () => (innerWidth === width && innerHeight === height ? drawn() : requestAnimationFrame(look));
+     look();`,
+    width,
+    height,
   );
 }
 
