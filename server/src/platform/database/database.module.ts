@@ -2,6 +2,7 @@ import { Module, type DynamicModule } from '@nestjs/common';
 import { TypeOrmModule } from '@nestjs/typeorm';
 import { DataSource, type MigrationInterface } from 'typeorm';
 import { connection, migrated } from './connection.ts';
+import { oneAtATime } from './one-at-a-time.ts';
 
 /** The connection of the whole application; its tables come from the modules that register them. */
 @Module({})
@@ -18,7 +19,7 @@ export class DatabaseModule {
             retryDelay: 1000,
           }),
           dataSourceFactory: async (options) => {
-            const db = await new DataSource(options!).initialize();
+            const db = oneAtATime(await new DataSource(options!).initialize());
             return migrated(db);
           },
         }),
