@@ -1,7 +1,7 @@
 import { curveAround } from './fixtures.test-helper.ts';
 import { setDemand } from '../set-demand/set-demand.ts';
 import { findLift } from '../set-demand/lifts.ts';
-import { evidenceReason } from './wording.ts';
+import { evidenceReason, sayStanding, weakText } from './wording.ts';
 
 type Evidence = Parameters<typeof evidenceReason>[0];
 
@@ -34,4 +34,35 @@ it('a grip that is not known yet is said with its range, and with how little lie
   expect(unproven(1)).toMatch(/^Not known yet: one logged hold near this load\./);
   expect(unproven(9)).toMatch(/^Not known yet: 9 logged holds near this load\./);
   expect(unproven(10)).toMatch(/^Not known yet: 10 logged holds near this load leave it open\./);
+});
+
+it('how firmly a call stands is said where it is in doubt, and only there', () => {
+  const standing = (call: Partial<Parameters<typeof sayStanding>[0]>): string =>
+    sayStanding({ verdict: 'called', threshold: 0.95, probability: 0.97, ...call } as never).replaceAll(
+      '\u00a0',
+      ' ',
+    );
+  expect(standing({})).toBe('');
+  expect(standing({ verdict: 'free' })).toBe('');
+  expect(standing({ verdict: 'weak' })).toBe('weak: 95 % is asked');
+  expect(standing({ verdict: 'unproven' })).toBe('not known yet: no logged hold near this load');
+  expect(standing({ verdict: 'unproven', near: 3 })).toBe('not known yet: 3 logged holds near this load');
+  expect(() => standing({ verdict: 'sure' as never })).toThrow(/call\.verdict/);
+  expect(() => standing({ verdict: 'unproven', near: -1 })).toThrow(/call\.near/);
+});
+
+it('a best deadlift is said to stand behind a chance, and whether its grip was told', () => {
+  const withBest = (best?: 'told' | 'assumed'): string => {
+    const curve = curveAround(150);
+    return said({ curve: { ...curve, evidence: { ...curve.evidence, ...(best && { best }) } } }).text;
+  };
+  expect(withBest()).toMatch(/of them slips\.$/);
+  expect(withBest('told')).toMatch(/of them slips, and the best deadlift as it was pulled\.$/);
+  expect(withBest('assumed')).toMatch(/of them slips, and the best deadlift, its grip assumed\.$/);
+});
+
+it('a grip that stays below what is asked is said with both', () => {
+  expect(weakText('hook', 0.62, 0.8).replaceAll('\u00a0', ' ')).toBe(
+    'Hook holds with 62 % probability only; 80 % is asked for.',
+  );
 });
