@@ -5,14 +5,13 @@ import { fitHoldCurve } from '../clasp-curve/fit-hold-curve.ts';
 import { holdSeconds } from '../clasp-curve/hold-seconds.ts';
 import type { HoldObservation } from '../clasp-curve/types.ts';
 import { findLift } from '../set-demand/lifts.ts';
+import { bar, holdRequest, plates } from './fixtures.test-helper.ts';
 import { HOLD_KINDS, HOLD_KINDS_BY_ID, type HoldKindId } from './hold-kinds.ts';
 import type { HoldKit } from './hold-loads.ts';
 import type { HoldRequest } from './hold-request.ts';
 import { prescribeHold } from './prescribe-hold.ts';
 import type { HoldSession } from './progression.ts';
 
-const plates = [25, 20, 15, 10, 5, 2.5, 1.25].map((mass) => ({ mass, unit: 'kg' as const, pairs: 4 }));
-const bar: HoldKit = { bar: 20, collars: 5, plates };
 const pinches: HoldKit = { kind: 'loads', loads: [10, 15, 20, 25, 30, 35, 40, 50] };
 /** Pinches 30 kg in two hands for ten seconds. */
 const pinchCurve = fitHoldCurve(
@@ -31,18 +30,7 @@ const KIT: Partial<Record<HoldKindId, Partial<HoldRequest>>> = {
 };
 
 function ask(kind: HoldKindId, more: Partial<HoldRequest> = {}): ReturnType<typeof prescribeHold> {
-  const { lifter: person, venue } = context();
-  return prescribeHold({
-    kind,
-    curve: curveAround(130),
-    school: findSchool('strap-the-volume')!,
-    lifter: person,
-    venue,
-    history: [],
-    equipment: bar,
-    ...KIT[kind],
-    ...more,
-  });
+  return prescribeHold(holdRequest({ kind, ...KIT[kind], ...more }));
 }
 const done = (load: number, target: number, seconds: number[] = [target, target]): HoldSession => ({
   load,

@@ -1,5 +1,3 @@
-import { context, curveAround } from '../calls/fixtures.test-helper.ts';
-import { findSchool } from '../calls/schools.ts';
 import {
   BEFORE_BARE_DEADLIFT_HOURS,
   HARD_HOLD_GAP_HOURS,
@@ -7,6 +5,7 @@ import {
 } from '../grip-week/spacing-figures.ts';
 import { HOLD_KINDS, HOLD_KINDS_BY_ID } from './hold-kinds.ts';
 import { loadMaker } from './hold-loads.ts';
+import { holdRequest } from './fixtures.test-helper.ts';
 import { pinOf, samePin } from './hold-pins.ts';
 import { holdRamp } from './hold-ramp.ts';
 import type { HoldRequest } from './hold-request.ts';
@@ -15,21 +14,8 @@ import type { HoldSession } from './progression.ts';
 
 const HEIGHTS = [500, 550, 600, 650, 700];
 
-function ask(more: Partial<HoldRequest> = {}): ReturnType<typeof prescribeHold> {
-  const { lifter, venue } = context();
-  return prescribeHold({
-    kind: 'frontRackHold',
-    curve: curveAround(130),
-    school: findSchool('strap-the-volume')!,
-    ...{ lifter, venue, history: [] },
-    equipment: {
-      bar: 20,
-      collars: 5,
-      plates: [25, 20, 15, 10, 5, 2.5, 1.25].map((mass) => ({ mass, unit: 'kg' as const, pairs: 4 })),
-    },
-    ...more,
-  });
-}
+const ask = (more?: Partial<HoldRequest>): ReturnType<typeof prescribeHold> =>
+  prescribeHold(holdRequest(more));
 
 const held = (load: number, more: Partial<HoldSession> = {}): HoldSession => ({
   ...{ load, grip: 'hook', target: 10 },

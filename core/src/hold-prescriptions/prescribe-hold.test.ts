@@ -1,32 +1,13 @@
 import fc from 'fast-check';
-import { context, curveAround, hands, lifter } from '../calls/fixtures.test-helper.ts';
+import { curveAround, hands, lifter } from '../calls/fixtures.test-helper.ts';
 import { findSchool } from '../calls/schools.ts';
 import { holdSeconds } from '../clasp-curve/hold-seconds.ts';
 import { holdProbability } from '../clasp-curve/hold-probability.ts';
 import { LAST_HEAVY_HOLD_DAYS } from '../grip-week/spacing-figures.ts';
+import { bar, holdRequest } from './fixtures.test-helper.ts';
 import type { HoldRequest } from './hold-request.ts';
 import { prescribeHold } from './prescribe-hold.ts';
 import type { HoldSession } from './progression.ts';
-
-const equipment = {
-  bar: 20,
-  collars: 5,
-  plates: [25, 20, 15, 10, 5, 2.5, 1.25].map((mass) => ({ mass, unit: 'kg' as const, pairs: 4 })),
-};
-
-function request(more: Partial<HoldRequest> = {}): HoldRequest {
-  const { lifter: person, venue } = context();
-  return {
-    kind: 'frontRackHold',
-    curve: curveAround(130),
-    school: findSchool('strap-the-volume')!,
-    lifter: person,
-    venue,
-    history: [],
-    equipment,
-    ...more,
-  };
-}
 
 const session = (load: number, ...seconds: number[]): HoldSession => ({
   load,
@@ -36,7 +17,7 @@ const session = (load: number, ...seconds: number[]): HoldSession => ({
 });
 
 describe('prescribeHold', () => {
-  const first = prescribeHold(request());
+  const first = prescribeHold(holdRequest());
 
   it('starts one step lighter than the load held ten seconds two times in three', () => {
     expect(first).toMatchObject({ sets: 2, seconds: 10, change: 'start', grip: 'hook' });
@@ -48,21 +29,21 @@ describe('prescribeHold', () => {
   });
 
   it('adds the smallest step once both sets reach the time', () => {
-    const next = prescribeHold(request({ history: [session(130, 10, 10)] }));
+    const next = prescribeHold(holdRequest({ history: [session(130, 10, 10)] }));
     expect(next).toMatchObject({ change: 'add', load: 132.5 });
   });
 
   it('counts a hold put down a blink before the buzzer, but no earlier', () => {
     expect(
       prescribeHold(
-        request({
+        holdRequest({
           history: [{ load: 130, grip: 'hook', target: 10, sets: [{ seconds: 9.8, ended: 'stopped' }] }],
         }),
       ).change,
     ).toBe('add');
     expect(
       prescribeHold(
-        request({
+        holdRequest({
           history: [{ load: 130, grip: 'hook', target: 10, sets: [{ seconds: 9.5, ended: 'stopped' }] }],
         }),
       ).change,
@@ -70,86 +51,88 @@ describe('prescribeHold', () => {
   });
 
   it('repeats after one miss and takes 7.5 % off after two running', () => {
-    expect(prescribeHold(request({ history: [session(130, 10, 7), session(127.5, 10, 10)] }))).toMatchObject({
+    expect(
+      prescribeHold(holdRequest({ history: [session(130, 10, 7), session(127.5, 10, 10)] })),
+    ).toMatchObject({
       change: 'repeat',
       load: 130,
     });
     // 120.25 is not on the plates: the next lighter load is.
-    expect(prescribeHold(request({ history: [session(130, 10, 7), session(130, 8, 6)] }))).toMatchObject({
+    expect(prescribeHold(holdRequest({ history: [session(130, 10, 7), session(130, 8, 6)] }))).toMatchObject({
       change: 'back',
       load: 120,
     });
   });
 
   it('goes lighter when the log has moved below the load', () => {
-    const next = prescribeHold(request({ curve: curveAround(90), history: [session(150, 10, 10)] }));
+    const next = prescribeHold(holdRequest({ curve: curveAround(90), history: [session(150, 10, 10)] }));
     expect(next.change).toBe('lighter');
     expect(next.load).toBeLessThan(150);
   });
 
   it('never passes the deadlift max, unless the coach raised the ceiling', () => {
-    const strong = request({ curve: curveAround(300), history: [session(180, 10, 10)] });
+    const strong = holdRequest({ curve: curveAround(300), history: [session(180, 10, 10)] });
     expect(prescribeHold(strong)).toMatchObject({ load: 180, change: 'repeat' });
     expect(prescribeHold({ ...strong, ceiling: 200 })).toMatchObject({ load: 182.5, change: 'add' });
   });
 
   it('takes a lifter with uncleared blood pressure well away from the limit', () => {
     const flagged = prescribeHold(
-      request({ lifter: lifter({ flags: [{ kind: 'bloodPressure', cleared: false }] }) }),
+      holdRequest({ lifter: lifter({ flags: [{ kind: 'bloodPressure', cleared: false }] }) }),
     );
     expect(flagged.effort).toEqual({ kind: 'fractionOfBest', fraction: 0.5 });
     expect(flagged.why[0]!.ruleId).toBe('safety.no-near-limit-holds');
     expect(flagged.load).toBeLessThan(first.load);
     const cleared = prescribeHold(
-      request({ lifter: lifter({ flags: [{ kind: 'bloodPressure', cleared: true }] }) }),
+      holdRequest({ lifter: lifter({ flags: [{ kind: 'bloodPressure', cleared: true }] }) }),
     );
     expect(cleared.load).toBe(first.load);
   });
 
   it('spares an arthritic thumb: no hook for holds', () => {
     const sore = prescribeHold(
-      request({ lifter: lifter({ flags: [{ kind: 'thumbArthritis', side: 'right', cleared: true }] }) }),
+      holdRequest({ lifter: lifter({ flags: [{ kind: 'thumbArthritis', side: 'right', cleared: true }] }) }),
     );
     expect(sore.grip).toBe('mixed');
     expect(sore.why.map((reason) => reason.ruleId)).toContain('safety.thumb-arthritis-hook-top-only');
   });
 
   it('repeats after one miss though the curve has sunk a little below it, but not far past it', () => {
-    const limit = prescribeHold(request({ history: [session(300, 10, 10)] })).load;
-    expect(prescribeHold(request({ history: [session(limit + 5, 10, 2)] }))).toMatchObject({
+    const limit = prescribeHold(holdRequest({ history: [session(300, 10, 10)] })).load;
+    expect(prescribeHold(holdRequest({ history: [session(limit + 5, 10, 2)] }))).toMatchObject({
       change: 'repeat',
       load: limit + 5,
     });
-    expect(prescribeHold(request({ history: [session(limit + 20, 10, 2)] })).change).toBe('lighter');
-    expect(prescribeHold(request({ history: [session(limit + 5, 10, 10)] })).change).toBe('lighter');
+    expect(prescribeHold(holdRequest({ history: [session(limit + 20, 10, 2)] })).change).toBe('lighter');
+    expect(prescribeHold(holdRequest({ history: [session(limit + 5, 10, 10)] })).change).toBe('lighter');
   });
 
   it.each(['supinatedDeadHold', 'thickBarHold'] as const)(
     '%s, which moves by time, goes lighter where its load is past the limit or not at hand',
     (kind) => {
-      const start = prescribeHold(request({ kind }));
+      const start = prescribeHold(holdRequest({ kind }));
       const held = (load: number): HoldSession => ({
         ...{ load, grip: start.grip, target: start.seconds },
         sets: [{ seconds: start.seconds, ended: 'stopped' }],
       });
-      const heavy = prescribeHold(request({ kind, history: [held(400)] }));
+      const heavy = prescribeHold(holdRequest({ kind, history: [held(400)] }));
       expect(heavy).toMatchObject({ change: 'lighter' });
       expect(heavy.load).toBeLessThan(400);
       // A kilogram more than the plates make.
-      const odd = prescribeHold(request({ kind, history: [held(start.load + 1)] }));
+      const odd = prescribeHold(holdRequest({ kind, history: [held(start.load + 1)] }));
       expect(odd).toMatchObject({ change: 'lighter', load: start.load });
-      expect(prescribeHold(request({ kind, history: [held(start.load)] })).change).not.toBe('lighter');
+      expect(prescribeHold(holdRequest({ kind, history: [held(start.load)] })).change).not.toBe('lighter');
     },
   );
 
   it('starts afresh when the grip is a new one', () => {
     expect(
-      prescribeHold(request({ history: [{ ...session(130, 10, 10), grip: 'doubleOverhand' }] })).change,
+      prescribeHold(holdRequest({ history: [{ ...session(130, 10, 10), grip: 'doubleOverhand' }] })).change,
     ).toBe('start');
   });
 
   it('is barred on torn skin, with the rule named', () => {
-    const torn = prescribeHold(request({ lifter: lifter({ hands: hands('left', { palm: 'torn' }) }) }));
+    const torn = prescribeHold(holdRequest({ lifter: lifter({ hands: hands('left', { palm: 'torn' }) }) }));
     expect(torn.barred).toMatchObject({ ruleId: 'safety.torn-callus-straps' });
   });
 
@@ -172,7 +155,7 @@ describe('prescribeHold', () => {
     const curve = curveAround(130);
     fc.assert(
       fc.property(history, (past) => {
-        const { load, loading } = prescribeHold(request({ curve, history: past as HoldSession[] }));
+        const { load, loading } = prescribeHold(holdRequest({ curve, history: past as HoldSession[] }));
         expect(load).toBeLessThanOrEqual(180);
         expect(25 + 2 * loading.perSide.reduce((sum, plate) => sum + plate.mass, 0)).toBeCloseTo(load, 9);
       }),
@@ -182,7 +165,7 @@ describe('prescribeHold', () => {
 
 describe('what is said of a hold', () => {
   const ids = (more: Partial<HoldRequest>): string[] =>
-    prescribeHold(request(more)).why.map(({ ruleId }) => ruleId);
+    prescribeHold(holdRequest(more)).why.map(({ ruleId }) => ruleId);
 
   it('the last heavy hold is named up to a day before its day, and a far or easy one is not', () => {
     const last = 'hold.meet-last-heavy';
@@ -207,14 +190,14 @@ describe('what is said of a hold', () => {
 
   it('a load that is too heavy at its lightest is said to be, and an ordinary one is not', () => {
     expect(ids({})).not.toContain('hold.lightest-too-heavy');
-    expect(ids({ curve: curveAround(20), equipment: { ...equipment, bar: 50 } })).toContain(
+    expect(ids({ curve: curveAround(20), equipment: { ...bar, bar: 50 } })).toContain(
       'hold.lightest-too-heavy',
     );
   });
 
   it('what bars it comes first, once', () => {
     const { barred, why } = prescribeHold(
-      request({ lifter: lifter({ hands: hands('left', { palm: 'torn' }) }) }),
+      holdRequest({ lifter: lifter({ hands: hands('left', { palm: 'torn' }) }) }),
     );
     expect(why[0]).toEqual(barred);
     expect(why.filter(({ ruleId }) => ruleId === barred!.ruleId)).toHaveLength(1);
@@ -232,7 +215,7 @@ describe('what is said of a hold', () => {
 
   it('of the grip only what protects, or what the log has shown, is said', () => {
     const { why } = prescribeHold(
-      request({
+      holdRequest({
         lifter: lifter({ flags: [{ kind: 'thumbArthritis', side: 'right', cleared: true }] }),
         venue: { name: 'Hotel', chalk: 'none', barDiameter: 28.5, straps: [] },
       }),
@@ -254,7 +237,7 @@ describe('each school’s own holds', () => {
     ['weightlifting', 2, 10, 'fractionOfBest'],
     ['strongman', 3, 30, 'nearLimit'],
   ])('%s: %d × %d s, %s', (id, sets, seconds, effort) => {
-    const found = prescribeHold(request({ school: findSchool(id)! }));
+    const found = prescribeHold(holdRequest({ school: findSchool(id)! }));
     expect(found).toMatchObject({ sets, seconds, effort: { kind: effort } });
     // Whatever the rule, the first session is likely to succeed, and says whose rule it is.
     expect(found.probability).toBeGreaterThan(0.6);
@@ -263,7 +246,7 @@ describe('each school’s own holds', () => {
 
   it('short of failure means the target is that share of the median time', () => {
     const school = findSchool('bare-hands')!;
-    const { load, grip } = prescribeHold(request({ school }));
+    const { load, grip } = prescribeHold(holdRequest({ school }));
     const median = holdSeconds(curveAround(130), { load, probability: 0.5, grip, earlierHolds: 2 });
     expect(15 / median).toBeLessThanOrEqual(0.6);
     // The first session is rounded down and one step lighter: a few per cent of load, a tenth of the time.

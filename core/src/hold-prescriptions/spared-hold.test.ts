@@ -1,23 +1,12 @@
-import { context, curveAround, hands, lifter } from '../calls/fixtures.test-helper.ts';
-import { findSchool } from '../calls/schools.ts';
+import { hands, lifter } from '../calls/fixtures.test-helper.ts';
 import type { HandToday } from '../hands/hand-state.ts';
+import { holdRequest } from './fixtures.test-helper.ts';
 import type { HoldPrescription, HoldRequest } from './hold-request.ts';
 import { prescribeHold } from './prescribe-hold.ts';
 
 /* What sore or barred hands change in a hold. */
 
-function held(more: Partial<HoldRequest> = {}): HoldPrescription {
-  const { lifter: person, venue } = context();
-  return prescribeHold({
-    ...{ kind: 'frontRackHold', curve: curveAround(130), school: findSchool('strap-the-volume')! },
-    ...{ lifter: person, venue, history: [] },
-    equipment: {
-      ...{ bar: 20, collars: 5 },
-      plates: [25, 20, 15, 10, 5, 2.5, 1.25].map((mass) => ({ mass, unit: 'kg' as const, pairs: 4 })),
-    },
-    ...more,
-  });
-}
+const held = (more?: Partial<HoldRequest>): HoldPrescription => prescribeHold(holdRequest(more));
 const with_ = (side: 'left' | 'right', more: Partial<HandToday>): Pick<HoldRequest, 'lifter'> => ({
   lifter: lifter({ hands: hands(side, more) }),
 });
