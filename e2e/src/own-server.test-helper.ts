@@ -13,7 +13,6 @@ const ROOT = join(import.meta.dirname, '..', '..');
 export class OwnServer extends DemoDatabase {
   readonly #url: string;
   readonly #port: number;
-  readonly #database: string;
   readonly #others: { readonly port: number; running: Awaited<ReturnType<typeof startServer>> }[] = [];
   #proxy: Awaited<ReturnType<typeof spread>> | undefined;
   #running: Awaited<ReturnType<typeof startServer>> | null = null;
@@ -30,7 +29,6 @@ export class OwnServer extends DemoDatabase {
   private constructor(port: number, database: string) {
     super(database);
     this.#port = port;
-    this.#database = database;
     this.#url = `http://127.0.0.1:${port}`;
   }
 
@@ -55,7 +53,7 @@ export class OwnServer extends DemoDatabase {
   /** Starts it again where it was. */
   async startPostgres(): Promise<void> {
     const { data } = this.#cluster!;
-    const { port } = new URL(this.#database);
+    const { port } = new URL(this.database);
     this.#cluster!.running = await startPostgres(data, { settings: { fsync: 'off', port } });
   }
 
@@ -139,7 +137,7 @@ export class OwnServer extends DemoDatabase {
 
   #serve(port: number, web?: string): Promise<Awaited<ReturnType<typeof startServer>>> {
     return startServer(ROOT, {
-      ...{ databaseUrl: this.#database, port },
+      ...{ databaseUrl: this.database, port },
       env: { IRON_CLASP_LOG: 'silent', ...this.#env, ...(web && { IRON_CLASP_WEB: web }) },
       onOutput: (text: string) => (this.#words += text),
     });

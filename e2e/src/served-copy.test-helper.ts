@@ -16,14 +16,15 @@ export async function copyOf(template: string): Promise<string> {
 
 /** What tests ask of the demo's tables. */
 export class DemoDatabase {
-  readonly #address: string;
+  /** Its address. */
+  protected readonly database: string;
 
-  constructor(address: string) {
-    this.#address = address;
+  constructor(database: string) {
+    this.database = database;
   }
 
   query<Row>(text: string, values: unknown[] = []): Promise<Row[]> {
-    return ask<Row>(this.#address, text, values);
+    return ask<Row>(this.database, text, values);
   }
 
   /** The lifter's next session of that title. */
