@@ -29,7 +29,11 @@ class InPlace {
     return { reloadEnvironment: true };
   }
 
-  async init() {
+  init() {
+    return this.#load();
+  }
+
+  async #load() {
     this.#tests = await quickFirst(await gathered(process.cwd()));
   }
 
@@ -65,7 +69,7 @@ class InPlace {
     if (first.status !== MutantRunStatus.Killed) return first;
     const killer = this.#tests.find(({ name }) => name === first.killedBy[0]);
     if ((await run(killer)).status === TestStatus.Success) return first;
-    this.#tests = await quickFirst(await gathered(process.cwd()));
+    await this.#load();
     return under();
   }
 }
