@@ -4,6 +4,7 @@ import { DEMO_SIGN_IN } from './demo/scenario.ts';
 import { seedDemo } from './demo/seed.ts';
 import { listen, reachOf } from './listen.ts';
 import { configFrom } from './platform/config/config.ts';
+import { silentConnections } from './platform/http/silent-connections.ts';
 
 /**
  * Serves the application as its environment asks for, from the database to the addresses it is reached at; what somebody at
@@ -24,11 +25,15 @@ export async function serve(
   }
   await app.get(SetUpService).showCode();
   const secure = await listen(app, config, reach);
+  const servers = secure ? [app.getHttpServer(), secure] : [app.getHttpServer()];
+  const endSilent = servers.map(silentConnections);
   for (const address of reach.ways.addresses) tell(`Reached by https: ${address}`);
   return {
     close: async () => {
       secure?.close();
-      await app.close();
+      const closed = app.close();
+      endSilent.forEach((end) => end());
+      await closed;
     },
   };
 }
