@@ -3,6 +3,7 @@ import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { stripVTControlCharacters } from 'node:util';
+import { BROWSER_FILES, BROWSER_PACKAGES } from './lib/browser-files.mjs';
 import { ensureBuilt, ensurePackages } from './lib/build.mjs';
 import { checks } from './lib/checks.mjs';
 import { makeDemoTemplate } from './lib/demo-template.mjs';
@@ -11,7 +12,6 @@ import { startPostgres } from './lib/postgres.mjs';
 import { run, say, Trouble } from './lib/say.mjs';
 
 const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
-const CHROMIUM = ['/usr/bin/chromium', '/usr/bin/chromedriver'];
 
 /** Test files of a suite that run at once: a core each; browser tests wait more than they work. */
 const SIDE_BY_SIDE = 2;
@@ -40,8 +40,8 @@ run(async () => {
   toStop.push(() => rmSync(work, { recursive: true, force: true, maxRetries: 5 }));
   try {
     ensurePackages(ROOT);
-    if (!CHROMIUM.every((path) => existsSync(path)))
-      installDebian(['chromium', 'chromium-driver'], 'Chromium and ChromeDriver are not installed.');
+    if (!BROWSER_FILES.every((path) => existsSync(path)))
+      installDebian(BROWSER_PACKAGES, 'Chromium and ChromeDriver are not installed.');
     // Checks and building go on while the unit tests run in a process of their own.
     const unit = runJest('unit tests', ['core', 'contract', 'device', 'web'], work, TOGETHER);
     await runChecks();

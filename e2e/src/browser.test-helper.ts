@@ -6,8 +6,8 @@ import type { RackView } from '@iron-clasp/contract';
 import type { AxeResults } from 'axe-core';
 import { By, error, Key, type WebElement } from 'selenium-webdriver';
 import type { Driver } from 'selenium-webdriver/chrome.js';
-// The same browser, with the same flags, takes the screenshots.
-import { openBrowser, setSize } from '../../tools/lib/browser.mjs';
+// The same browser, with a window, takes the screenshots.
+import { openShell, setSize } from '../../tools/lib/browser.mjs';
 import { ServedCopy } from './served-copy.test-helper.ts';
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
@@ -101,7 +101,7 @@ export class Page {
   }
 
   static async open(device = LAPTOP, base?: string): Promise<Page> {
-    const { driver, close } = await openBrowser({
+    const { driver, close } = await openShell({
       ...device,
       flags: [...UNOPTIMISED, ...(device.flags ?? [])],
     });

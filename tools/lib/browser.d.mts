@@ -1,8 +1,14 @@
 import type { Driver } from 'selenium-webdriver/chrome.js';
 
-export function openBrowser(size?: {
+interface Opening {
   width?: number;
   height?: number;
   flags?: readonly string[];
-}): Promise<{ driver: Driver; close: () => Promise<void> }>;
+}
+interface Opened {
+  driver: Driver;
+  close: () => Promise<void>;
+}
+export function openBrowser(opening?: Opening): Promise<Opened>;
+export function openShell(opening?: Opening): Promise<Opened>;
 export function setSize(driver: Driver, width: number, height: number): Promise<void>;
