@@ -11,7 +11,8 @@ import type { GripChoice } from './types.ts';
 export interface AdviceFacts extends RuleFacts {
   readonly choice: GripChoice | null;
   readonly chalk: ChalkKind;
-  readonly noTape: boolean;
+  /** The rulebook of the day bars thumb tape. */
+  readonly noTape?: boolean;
   readonly strapType?: StrapType;
   /** Hard holds already done in the session. */
   readonly earlierHolds: number;

@@ -128,7 +128,7 @@ export function prescribeHold(request: HoldRequest): HoldPrescription {
       targetReason(request.target, load, holdProbabilityRange(curve, { ...question, load: onTarget })),
     );
   }
-  why.push(...held.why.filter((each) => each !== barred));
+  why.push(...held.why);
   return {
     kind: request.kind,
     lift: lift.id,
@@ -149,7 +149,7 @@ export function prescribeHold(request: HoldRequest): HoldPrescription {
     effort,
     change: next.change,
     why,
-    cautions: advise({ ...rules, choice: held.grip, chalk, noTape: false, earlierHolds: 0 }, CAUTIONS),
+    cautions: advise({ ...rules, choice: held.grip, chalk, earlierHolds: 0 }, CAUTIONS),
   };
 }
 
@@ -213,21 +213,12 @@ function chooseHeldGrip(
   const { lifter, school } = request;
   const barred = applyRules(rules, CALL_RULES);
   const why = barred.fired.filter((each) => each.rank === 'safety' || each.rank === 'adaptation');
-  const bare = barred.choices.get('doubleOverhand');
   const fixed = HOLD_KINDS_BY_ID[request.kind].grip;
-  const grip = fixed
-    ? barred.choices.has(fixed)
-      ? undefined
-      : fixed
-    : rules.lift.grips
-      ? (bareOrder(school, 'top', barred, strength)[0] ?? (bare ? undefined : 'doubleOverhand'))
-      : bare?.rank === 'safety'
-        ? undefined
-        : 'doubleOverhand';
-  if (!grip) {
-    const reason = barred.fired.find((each) => each.rank === 'safety') ?? bare!;
-    return { grip: 'doubleOverhand', barred: reason, why: [reason] };
-  }
+  const bare = barred.choices.get(fixed ?? 'doubleOverhand');
+  const usual = bare ? undefined : (fixed ?? 'doubleOverhand');
+  const grip = fixed || !rules.lift.grips ? usual : (bareOrder(school, 'top', barred, strength)[0] ?? usual);
+  // What takes the last grip away is said, and nothing of the others.
+  if (!grip) return { grip: 'doubleOverhand', barred: bare!, why: [] };
   if (grip !== 'mixed') return { grip, why };
   const proposed = nextSideUnder(request.ledger ?? mixedLedger([]), lifter.dominantHand);
   return { grip, sideUnder: barred.sidesUnder.has(proposed) ? otherSide(proposed) : proposed, why };
