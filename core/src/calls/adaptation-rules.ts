@@ -88,8 +88,7 @@ export const ADAPTATION_RULES: readonly CallRule[] = [
       demand &&
       role !== 'attempt' &&
       lift.admits.includes('hook') &&
-      lifter.hookBudgetLeft !== undefined &&
-      demand.load * demand.seconds > lifter.hookBudgetLeft
+      demand.load * demand.seconds > (lifter.hookBudgetLeft ?? Infinity)
         ? { bars: ['hook'] }
         : undefined,
   },

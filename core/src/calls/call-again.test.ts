@@ -1,7 +1,8 @@
 import { mixedLedger } from '../hands/mixed-ledger.ts';
 import { findLift } from '../set-demand/lifts.ts';
+import { setDemand } from '../set-demand/set-demand.ts';
 import type { LoggedSetFacts } from '../log/observe-log.ts';
-import { callAgain, sameCall, whyChanged, type SessionUnderWay } from './call-again.ts';
+import { callAgain, sameCall, slipsOf, whyChanged, type SessionUnderWay } from './call-again.ts';
 import { lifter } from './fixtures.test-helper.ts';
 import { findSchool } from './schools.ts';
 
@@ -94,3 +95,56 @@ it('what the log cannot vouch for yet is the same call; what is weak or barred i
   expect(sameCall(said('weak'), said('stop'))).toBe(false);
   expect(sameCall(said('weak'), said('weak'))).toBe(true);
 });
+
+it('a reason that was not there before is why a call is another one, else the one that leads', () => {
+  const torn = { ruleId: 'a', rank: 'safety', text: 'Torn.' } as const;
+  const worse = { ...torn, text: 'Torn on both.' };
+  const school = { ruleId: 'b', rank: 'school', text: 'In its order.' } as const;
+  const why = (before: (typeof school | typeof worse)[], after: typeof before): string | undefined =>
+    whyChanged({ reasons: before }, { reasons: after })?.text;
+  expect(why([], [torn, school])).toBe('Torn.');
+  expect(why([torn], [torn, school])).toBe('In its order.');
+  expect(why([torn, school], [worse, school])).toBe('Torn on both.');
+  expect(why([torn, school], [torn])).toBe('Torn.');
+  expect(why([torn], [])).toBeUndefined();
+});
+
+it('hands that sweat today are observed as such, in sets and in holds', () => {
+  const held = {
+    ...{ liftId: 'hold.front-rack', load: 100, seconds: 9, diameter: 29, place: 0 },
+    ...{ ended: 'slipped' as const, grip: 'hook' as const, chalk: 'block' as const },
+  };
+  const effects = (sweat: boolean, day: Partial<SessionUnderWay>): string[] => {
+    const given = under(day);
+    return callAgain({ ...given, session: { ...given.session, sweat } }).curve.effects.map(
+      ({ name }) => name,
+    );
+  };
+  for (const day of [{ done: [single(150)] }, { holds: [held] }]) {
+    expect(effects(true, day)).toContain('sweat');
+    expect(effects(false, day)).not.toContain('sweat');
+  }
+});
+
+it('only bare grips that slipped count as slips, each with what lay on the hands', () => {
+  expect(
+    slipsOf([
+      single(200, { slippedAtRep: 1 }),
+      single(210),
+      single(220, { strapped: true, slippedAtRep: 1 }),
+      single(20, { liftId: 'carry.dumbbells', grip: 'doubleOverhand', seconds: 12, slippedAtRep: 1 }),
+    ]),
+  ).toEqual([
+    { grip: 'hook', load: 210 },
+    { grip: 'doubleOverhand', load: setDemand({ lift: 'carry.dumbbells', reps: 1, load: 20 }).load },
+  ]);
+});
+
+it.each([
+  ['done', { done: [null] }, /done\[0\]/],
+  ['holds', { holds: [7] }, /holds\[0\]/],
+])('names what in %s is no entry', (_name, more, field) => {
+  expect(() => callAgain(under(more as never))).toThrow(field);
+});
+
+it('names a slip that is no set', () => expect(() => slipsOf([null as never])).toThrow(/sets\[0\]/));

@@ -37,7 +37,7 @@ export function callAgain(underWay: SessionUnderWay): { curve: HoldCurve; calls:
   checkObject('session', session);
   checkList('observations', observations);
   checkList('done', done, (row, field) => checkObject(field, row));
-  checkList('holds', holds, (row, field) => checkObject(field, row));
+  checkList('holds', holds);
   const { sweat } = session;
   const hot = <Row extends object>(rows: readonly Row[]): Row[] =>
     rows.map((row) => (sweat ? { ...row, sweat } : row));
@@ -55,15 +55,15 @@ export function callAgain(underWay: SessionUnderWay): { curve: HoldCurve; calls:
 export function slipsOf(
   sets: readonly Pick<
     LoggedSetFacts,
-    'liftId' | 'load' | 'reps' | 'style' | 'seconds' | 'grip' | 'strapped' | 'slippedAtRep'
+    'liftId' | 'load' | 'reps' | 'style' | 'grip' | 'strapped' | 'slippedAtRep'
   >[],
 ): { grip: Grip; load: number }[] {
   checkList('sets', sets, (set, field) => checkObject(field, set));
   return sets
     .filter((set) => set.slippedAtRep !== null && !set.strapped)
-    .map(({ grip, liftId, reps, load, style, seconds }) => ({
+    .map(({ grip, liftId, reps, load, style }) => ({
       grip,
-      load: setDemand({ lift: liftId, reps, load, style, ...(seconds !== null && { seconds }) }).load,
+      load: setDemand({ lift: liftId, reps, load, style }).load,
     }));
 }
 

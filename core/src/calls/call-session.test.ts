@@ -64,6 +64,40 @@ describe('a session called in order', () => {
     });
   });
 
+  it('binds one set by an event of its own, and no other', () => {
+    const event = { name: 'Stones', straps: true, thumbTape: true, liquidChalk: true };
+    const [first, second] = called([{ ...set(), event }, set()], { school: 'bare-hands' });
+    expect([first!.choice, second!.choice]).toEqual(['straps', 'doubleOverhand']);
+    expect(first!.reasons.map(({ ruleId }) => ruleId)).toContain('event.straps-always-used');
+    expect(second!.reasons.map(({ ruleId }) => ruleId)).not.toContain('event.straps-always-used');
+  });
+
+  it('a hold that is left out, or a pinch, tires no hand for a pull', () => {
+    const uncleared = lifter({ flags: [{ kind: 'bloodPressure', cleared: false }] });
+    const more = { lifter: uncleared };
+    const light = set({ load: 155 });
+    const [left, pull] = called([{ ...HANG, load: 240 }, light], more);
+    expect(left!.choice).toBeNull();
+    expect(pull!.probability).toBeCloseTo(alone(light, more).probability!, 9);
+    const pinched = called([set({ lift: 'pinch.plates', load: 30, reps: 1, seconds: 10 }), set()]);
+    expect(pinched[1]!.probability).toBeCloseTo(alone(set({ earlierHolds: 0 })).probability!, 9);
+  });
+
+  it('of hooked sets those beyond warm-ups fill what the stage carries', () => {
+    const carrying = { school: 'hook-committed', lifter: lifter({ hookStage: 'carry' }) };
+    const choices = (...sets: CallContext['set'][]): (string | null)[] =>
+      called(sets, carrying).map(({ choice }) => choice);
+    const top = set({ load: 140 });
+    const warmUp = set({ load: 80, role: 'warmup' });
+    const backOff = set({ load: 120, role: 'backoff' });
+    const [first, second, third] = choices(top, top, top);
+    expect([first, second]).toEqual(['hook', 'hook']);
+    expect(third).not.toBe('hook');
+    expect(choices(warmUp, warmUp, top, top)).toEqual(['hook', 'hook', 'hook', 'hook']);
+    // What is not hooked fills nothing.
+    expect(choices(backOff, backOff, top).at(-1)).toBe('hook');
+  });
+
   it('turns the other hand under next for who alternates set by set, and for nobody else', () => {
     const sides = (alternation?: 'lightBySet' | 'lightBySession'): (string | null | undefined)[] =>
       called(

@@ -37,12 +37,12 @@ export function callSession(context: SessionContext): SetCall[] {
   let { ledger } = context;
   let earlierHolds = 0;
   let hookedBefore = 0;
-  let budget = lifter.hookBudgetLeft;
+  let budget = lifter.hookBudgetLeft ?? Infinity;
   return sets.map(({ override, event, ...set }) => {
     const call = callChecked({
       ...rest,
       ledger,
-      lifter: budget === undefined ? lifter : { ...lifter, hookBudgetLeft: budget },
+      lifter: { ...lifter, hookBudgetLeft: budget },
       set: {
         ...set,
         earlierHolds: set.earlierHolds ?? earlierHolds,
@@ -56,7 +56,7 @@ export function callSession(context: SessionContext): SetCall[] {
     const spent = call.demand ? call.demand.load * call.demand.seconds : 0;
     if (call.choice === 'hook') {
       if (set.role !== 'warmup') hookedBefore += 1;
-      if (budget !== undefined) budget = Math.max(0, budget - spent);
+      budget = Math.max(0, budget - spent);
     }
     if (lifter.alternation === 'lightBySet' && call.sideUnder && call.demand)
       ledger = withMixedSet(ledger, {
@@ -67,7 +67,7 @@ export function callSession(context: SessionContext): SetCall[] {
   });
 }
 
-/** Timed support work beyond a warm-up tires the hand for what follows. */
+/** Timed work of a gripping hand, beyond a warm-up, tires it for what follows. */
 function isHardHold({ lift, role }: SetToCall): boolean {
-  return role !== 'warmup' && lift.timed && lift.curve === 'support' && lift.family !== 'carry';
+  return role !== 'warmup' && lift.timed && lift.family !== 'carry';
 }

@@ -103,12 +103,8 @@ export function callChecked(context: CallContext): SetCall {
     ...(side && { sideUnder: side.side }),
     ...(choice && barred.onlyHand && { onlyHand: barred.onlyHand.side }),
     ...(straps && { straps: { type: straps.type, turns: straps.turns } }),
-    chalk: chalkCall(
-      { lift: facts.rules.lift, role: set.role },
-      choice,
-      facts.chalk,
-      () => (bare ? holdProbability(context.curve, { ...demand, ...facts.conditions(bare, 'none') }) : 1),
-      context.sweat === true,
+    chalk: chalkCall({ lift: facts.rules.lift, role: set.role }, choice, facts.chalk, () =>
+      bare ? holdProbability(context.curve, { ...demand, ...facts.conditions(bare, 'none') }) : 1,
     ),
     probability,
     ...(bare && { range: rangeOf(facts, bare), near }),
@@ -142,14 +138,15 @@ function verdictOf(
 
 function askSchool(school: School, facts: SetFacts, own: GripChoice | null): SchoolAlternative {
   const { choice, why } = chooseGrip(school, facts);
-  const leading = why ?? facts.barred.strapsFirst ?? facts.barred.fired[0];
+  // Where no step of the school decided, a rule did.
+  const leading = (why ?? facts.barred.strapsFirst ?? facts.barred.fired[0])!;
   return {
     schoolId: school.id,
     schoolName: school.name,
     choice,
     probability: choice && choice !== 'straps' ? facts.odds(choice) : null,
     same: choice === own,
-    why: leading?.text ?? school.ladderReason,
+    why: leading.text,
   };
 }
 

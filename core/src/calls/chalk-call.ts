@@ -21,13 +21,13 @@ export const FAMILY_CHALK_PLACES: Partial<Record<LiftFamily, readonly string[]>>
 /** A warm-up that the dry hand holds nearly for certain needs no chalk; everything else gets what the house allows. */
 export const DRY_ENOUGH = 0.99;
 
-/** Kind and places of chalk. `dry` is the chance that the choice holds without any. */
+/** Kind and places of chalk. `dry` is the chance that the choice holds without any; sweat matters where no hand holds the bar. */
 export function chalkCall(
   { lift, role }: Pick<SetToCall, 'role'> & { readonly lift: Lift },
   choice: GripChoice | null,
   allowed: ChalkKind,
   dry: () => number,
-  sweat: boolean,
+  sweat = false,
 ): ChalkCall {
   const none: ChalkCall = { kind: 'none', where: [] };
   if (allowed === 'none' || !lift.chalk || (lift.grips && !choice)) return none;

@@ -20,8 +20,14 @@ it.each<[string, Partial<School>, RegExp]>([
     /^ladder\.top must be an order/,
   ],
   ['rest the wrong way round', { hold: { ...school.hold, rest: [300, 180] } }, /^hold\.rest/],
+  ['a rest of three figures', { hold: { ...school.hold, rest: [60, 90, 120] as never } }, /^hold\.rest/],
+  ['a rest of one figure', { hold: { ...school.hold, rest: [60] as never } }, /^hold\.rest/],
   ['no name', { name: ' ' }, /^name/],
   ['an unknown step', { ladder: { ...school.ladder, top: ['claw' as 'hook'] } }, /^ladder\.top\[0\]/],
 ])('refuses %s', (_name, more, message) => {
   expect(() => checkSchool({ ...school, ...more })).toThrow(message);
+});
+
+it('a rest may be of one length', () => {
+  expect(() => checkSchool({ ...school, hold: { ...school.hold, rest: [120, 120] } })).not.toThrow();
 });

@@ -49,7 +49,7 @@ function walk(school: School, facts: SetFacts, schoolStraps: Reason | undefined)
   if (!mayStrap) return { choice: null };
   // What only slipped today comes back with a lighter load: a school without straps takes that, not straps.
   const forNow = GRIPS.some(
-    (grip) => barred.byLoad.has(grip) && barred.choices.get(grip)?.rank === 'adaptation',
+    (grip) => barred.byLoad.has(grip) && barred.choices.get(grip)!.rank === 'adaptation',
   );
   if (schoolStraps && forNow) return { choice: null };
   if (forNow)

@@ -19,22 +19,22 @@ export function gripAlternatives(
       ...{ choice, permitted: true, probability },
       why: { ruleId: `school.${school.id}.ladder`, rank: 'evidence', text },
     });
-    if (choice === 'straps' || probability === null)
-      return ofSchool(`${school.name} keeps straps for other sets.`);
-    if (probability >= threshold)
+    if (choice === 'straps') return ofSchool(`${school.name} keeps straps for other sets.`);
+    const chance = odds(choice);
+    if (chance >= threshold)
       return ofSchool(
-        `Would hold as well (${percent(probability)}), but comes later in the order of ${school.name}.`,
+        `Would hold as well (${percent(chance)}), but comes later in the order of ${school.name}.`,
       );
     if (range(choice).high >= threshold)
       return ofSchool(
-        `Not known whether it would hold (${percent(probability)}), and it comes later in the order of ${school.name}.`,
+        `Not known whether it would hold (${percent(chance)}), and it comes later in the order of ${school.name}.`,
       );
     return {
       ...{ choice, permitted: true, probability },
       why: {
         ruleId: 'evidence.below-threshold',
         rank: 'evidence',
-        text: weakText(choice, probability, threshold),
+        text: weakText(choice, chance, threshold),
       },
     };
   });

@@ -224,3 +224,117 @@ describe('what the day has shown', () => {
     );
   });
 });
+
+describe('a rule keeps to its own case', () => {
+  const learning = { role: 'warmup', load: 60, lifter: lifter({ hookStage: 'learn' }) } as const;
+
+  it('the hook is practised on pulls from the floor that admit it, and on nothing else', () => {
+    const rule = 'adaptation.hook-practice';
+    expect(effect(rule, facts(learning))).toMatchObject({ prefers: 'hook' });
+    expect(effect(rule, facts({ ...learning, lift: 'row.barbell' }))).toBeUndefined();
+    expect(effect(rule, facts({ ...learning, lift: 'deadlift.axle' }))).toBeUndefined();
+  });
+
+  it('a last warm-up is hooked for an arthritic thumb, not for another entry', () => {
+    const warmUp = { role: 'warmup', load: 120 } as const;
+    const rule = 'adaptation.arthritis-hook-not-cold';
+    const arthritis = { kind: 'thumbArthritis', cleared: true } as const;
+    const other = { kind: 'bloodPressure', cleared: true } as const;
+    expect(effect(rule, facts({ ...warmUp, lifter: flagged(other, arthritis) }))).toEqual({
+      prefers: 'hook',
+    });
+    expect(effect(rule, facts({ ...warmUp, lifter: flagged(other) }))).toBeUndefined();
+  });
+
+  it('a max single begins at just its share of the best, a load that slipped at just its share', () => {
+    const single = (load: number): RuleEffect | undefined =>
+      effect('adaptation.max-single-bare', facts({ load, max: 200 }));
+    expect([single(195), single(194.9)]).toEqual([{ bars: ['straps'] }, undefined]);
+    const slipped = (load: number): RuleEffect | undefined =>
+      effect(
+        'adaptation.slipped-today',
+        facts({
+          lifter: lifter({ slippedToday: [{ grip: 'mixed', load: 100 }] }),
+          demand: { load, seconds: 5 },
+        }),
+      );
+    expect([slipped(97), slipped(96.9)]).toEqual([{ bars: ['mixed'], byLoad: true }, undefined]);
+  });
+
+  it('a chance of nine in ten is well short of the limit', () => {
+    const uncleared = flagged({ kind: 'bloodPressure', cleared: false });
+    const at = (chance: number): readonly string[] | undefined =>
+      effect(
+        'safety.no-near-limit-holds',
+        facts({ lift: 'hold.front-rack', lifter: uncleared, odds: () => chance }),
+      )?.bars;
+    expect(at(0.9)).toBeUndefined();
+    expect(at(0.899)).toContain('hook');
+  });
+
+  it('nothing maximal is asked only of who may not strain, where load and max are known', () => {
+    const rule = 'safety.no-maximal-efforts';
+    const uncleared = flagged({ kind: 'heart', cleared: false });
+    expect(effect(rule, facts({ lifter: uncleared, load: 170, max: 200 }))).toMatchObject({
+      loadAtMost: 160,
+    });
+    expect(effect(rule, facts({ lifter: lifter(), load: 170, max: 200 }))).toBeUndefined();
+    expect(effect(rule, facts({ lifter: uncleared, max: 200 }))).toBeUndefined();
+    expect(effect(rule, facts({ lifter: uncleared, load: 170 }))).toBeUndefined();
+  });
+
+  it('a lift that takes no straps says its own reason, and only that', () => {
+    const fired = (lift: string): string[] =>
+      CALL_RULES.filter((rule) => /^lift\.straps-/.test(rule.id) && rule.effect(facts({ lift }))).map(
+        ({ id }) => id,
+      );
+    expect(fired('clean')).toEqual(['lift.straps-never-on-cleans']);
+    expect(fired('deadlift.conventional')).toEqual([]);
+    const own = {
+      ...findLift('shrug')!,
+      straps: { allowed: false, ruleId: 'club.none', reason: 'not in this club.' },
+    } as const;
+    expect(effect('lift.straps-not-admitted', { ...facts(), lift: own })!.text).toBe(
+      `${own.name}: not in this club.`,
+    );
+    expect(effect('lift.grip-not-admitted', facts({ lift: 'curl' }))!.text).toBe(
+      `${findLift('curl')!.name}: no place for mixed or hook grip on this lift.`,
+    );
+  });
+
+  it('one hand that is damaged leaves the other, where no strap may spare it', () => {
+    const row = findLift('row.dumbbell')!;
+    const torn = right({ palm: 'torn' });
+    const rule = 'safety.torn-callus-straps';
+    expect(effect(rule, facts({ lift: 'row.dumbbell', ...torn }))).toMatchObject({ bars: BARE });
+    const bare = { ...row, straps: { allowed: false, ruleId: 'club.none', reason: 'none here' } } as const;
+    const text = 'Torn callus on the right hand: straps for pulling until it has healed.';
+    expect(effect(rule, { ...facts(torn), lift: bare })).toEqual({ handsOut: ['right'], text });
+  });
+
+  it('grip work is not strapped but for a damaged hand that carries', () => {
+    const rule = 'lift.no-straps-on-grip-work';
+    const torn = right({ palm: 'torn' });
+    expect(effect(rule, facts({ lift: 'carry.frame' }))).toEqual({ bars: ['straps'] });
+    expect(effect(rule, facts({ lift: 'carry.frame', ...torn }))).toBeUndefined();
+    expect(effect(rule, facts({ purpose: 'grip' }))).toEqual({ bars: ['straps'] });
+    expect(effect(rule, facts({ purpose: 'grip', ...torn }))).toEqual({ bars: ['straps'] });
+    expect(effect(rule, facts())).toBeUndefined();
+  });
+
+  it('straps at hand are named where there are some, and none where there are none', () => {
+    const text = (straps: ('loop' | 'plain')[]): string =>
+      effect(
+        'venue.strap-types-at-hand',
+        facts({ venue: { name: 'Hall', chalk: 'block', barDiameter: 28.5, straps } }),
+      )!.text!;
+    expect(text(['loop', 'plain'])).toMatch(/^Hall: straps at hand: \S.*, .*\S\.$/);
+    expect(text(['loop', 'plain'])).not.toMatch(/undefined/);
+    expect(text([])).toBe('Hall: no straps at hand.');
+  });
+
+  it('a rulebook without liquid chalk says nothing where no house is known', () => {
+    const event = { name: 'Open', straps: false, thumbTape: true, liquidChalk: false };
+    expect(effect('event.liquid-chalk-barred', facts({ event }))).toBeUndefined();
+  });
+});

@@ -292,9 +292,9 @@ export const SAFETY_RULES: readonly CallRule[] = [
     reason: `Until a clinician has cleared it nothing above about ${MAXIMAL_SHARE * 100} % of the max: blood pressure, heart, fainting, pregnancy, recent operation.`,
     effect: ({ lifter, lift, load, max }: RuleFacts): RuleEffect | undefined => {
       const flag = unclearedOf(lifter, NO_MAXIMAL_UNTIL_CLEARED);
-      if (!flag || lift.timed || load === undefined || max === undefined) return undefined;
-      const most = MAXIMAL_SHARE * max;
-      return load > most + 1e-9
+      if (!flag || lift.timed) return undefined;
+      const most = MAXIMAL_SHARE * (max ?? Infinity);
+      return (load ?? 0) > most + 1e-9
         ? {
             bars: GRIP_CHOICES,
             byLoad: true,

@@ -39,6 +39,16 @@ describe('a condition of straps', () => {
     expect(met({ kind: 'clenches' })).toBe(false);
   });
 
+  it('asks what the line is there for, else what the lift is', () => {
+    const back = (lift: string, purpose?: 'back' | 'grip'): boolean =>
+      applies({ when: [{ kind: 'aimIsBack' }] }, {
+        ...facts(),
+        set: { ...set({ lift }), ...(purpose && { purpose }) },
+      } as Facts);
+    expect([back('row.barbell'), back('row.barbell', 'grip')]).toEqual([true, false]);
+    expect([back('deadlift.conventional'), back('deadlift.conventional', 'back')]).toEqual([false, true]);
+  });
+
   it('asks for less than so many months of training', () => {
     const below = { kind: 'trainingMonthsBelow', months: 24 } as const;
     expect([23, 24, 25].map((trainingMonths) => met(below, { trainingMonths }))).toEqual([

@@ -92,7 +92,7 @@ export const REMINDER_RULES: readonly ReminderRule[] = [
   {
     id: 'hands.budget-nearly-spent',
     text: 'This week’s skin budget is nearly spent: the rest of the week without the hook.',
-    when: ({ skinSpent }) => skinSpent !== undefined && skinSpent >= NEARLY_SPENT,
+    when: ({ skinSpent }) => (skinSpent ?? 0) >= NEARLY_SPENT,
   },
 ];
 

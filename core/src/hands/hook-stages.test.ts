@@ -1,4 +1,12 @@
-import { HOOK_STAGE_RULES, nextHookStage, skinBudget, type HookSession } from './hook-stages.ts';
+import {
+  HOOK_STAGE_RULES,
+  HOOK_STAGES_BY_ID,
+  nextHookStage,
+  skinBudget,
+  type HookedWork,
+  type HookSession,
+} from './hook-stages.ts';
+import type { HookStage } from './hand-state.ts';
 
 const session = (on: string, more: Partial<HookSession> = {}): HookSession => ({
   on,
@@ -67,11 +75,59 @@ describe('nextHookStage', () => {
     expect(nextHookStage('learn', [session('2026-10-01', { skin: 'torn' }), ...easy]).move).toBe('up');
   });
 
+  it.each<[string, Partial<HookSession>, boolean]>([
+    ['pain of three', { pain: 3 }, true],
+    ['callused skin', { skin: 'callused' }, true],
+    ['tender skin', { skin: 'tender' }, false],
+    ['pain of five and sound skin', { pain: 5 }, false],
+  ])('a session with %s', (_name, more, easyEnough) => {
+    const move = nextHookStage('learn', [easy[0]!, easy[1]!, session('2026-11-12', more)]).move;
+    expect(move).toBe(easyEnough ? 'up' : 'stay');
+  });
+
   it('a hook that was not started stays so, and every rule has its own id', () => {
     expect(nextHookStage('none', easy).stage).toBe('none');
     expect(new Set(HOOK_STAGE_RULES.map((rule) => rule.id)).size).toBe(HOOK_STAGE_RULES.length);
     expect(() => nextHookStage('expert' as never, [])).toThrow(/stage/);
     expect(() => nextHookStage('learn', [session('2026-13-01')])).toThrow(/sessions\[0\]\.on/);
+  });
+});
+
+describe('what a stage lets be hooked', () => {
+  const hooked = (stage: HookStage, more: Partial<HookedWork>): boolean =>
+    HOOK_STAGES_BY_ID[stage].allows({ role: 'top', reps: 1, share: 0.8, hookedBefore: 0, ...more });
+
+  it('learn: warm-ups up to 60 % of the best', () => {
+    expect(hooked('learn', { role: 'warmup', share: 0.6 })).toBe(true);
+    expect(hooked('learn', { role: 'warmup', share: 0.61 })).toBe(false);
+    expect(hooked('learn', { role: 'top', share: 0.5 })).toBe(false);
+  });
+
+  it('build: warm-ups of any weight, and one light single or back-off', () => {
+    expect(hooked('build', { role: 'warmup', share: 0.9, hookedBefore: 5 })).toBe(true);
+    expect(hooked('build', { role: 'top', reps: 1 })).toBe(true);
+    expect(hooked('build', { role: 'top', reps: 2 })).toBe(false);
+    expect(hooked('build', { role: 'top', reps: 1, share: 0.81 })).toBe(false);
+    expect(hooked('build', { role: 'top', reps: 1, hookedBefore: 1 })).toBe(false);
+    expect(hooked('build', { role: 'backoff', reps: 5 })).toBe(true);
+    expect(hooked('build', { role: 'backoff', reps: 5, share: 0.81 })).toBe(false);
+    expect(hooked('build', { role: 'backoff', hookedBefore: 1 })).toBe(false);
+    expect(hooked('build', { role: 'attempt', reps: 1 })).toBe(false);
+    expect(hooked('build', { role: 'volume', reps: 1 })).toBe(false);
+  });
+
+  it('carry: warm-ups, and two top sets or attempts', () => {
+    expect(hooked('carry', { role: 'warmup', hookedBefore: 9 })).toBe(true);
+    expect(hooked('carry', { role: 'top', share: 1, hookedBefore: 1 })).toBe(true);
+    expect(hooked('carry', { role: 'attempt', share: 1, hookedBefore: 1 })).toBe(true);
+    expect(hooked('carry', { role: 'attempt', hookedBefore: 2 })).toBe(false);
+    expect(hooked('carry', { role: 'backoff' })).toBe(false);
+    expect(hooked('carry', { role: 'volume' })).toBe(false);
+  });
+
+  it('none lets nothing, settled everything', () => {
+    expect(hooked('none', { role: 'warmup', share: 0.2 })).toBe(false);
+    expect(hooked('settled', { role: 'volume', reps: 10, share: 1, hookedBefore: 20 })).toBe(true);
   });
 });
 
@@ -90,6 +146,7 @@ describe('skinBudget', () => {
       allowance: null,
       left: null,
     });
+    expect(skinBudget('none', 100, [])).toEqual({ allowance: 0, spent: 0, left: 0, share: 0 });
     expect(skinBudget('none', 100, [{ load: 50, seconds: 20 }])).toMatchObject({
       allowance: 0,
       left: 0,

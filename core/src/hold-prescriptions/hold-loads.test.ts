@@ -1,5 +1,5 @@
 import { effortReason } from './effort.ts';
-import { loadMaker, nearestLoading, type HoldKit } from './hold-loads.ts';
+import { kitCheck, loadMaker, nearestLoading, type HoldKit } from './hold-loads.ts';
 
 const fixed: HoldKit = { kind: 'loads', loads: [20, 10, 15, 10] };
 const plates = [20, 10, 5, 2.5].map((mass) => ({ mass, unit: 'kg' as const, pairs: 4 }));
@@ -16,6 +16,14 @@ describe('fixed loads', () => {
     ]);
   });
 
+  it('are put in order, whatever their number', () => {
+    const many = loadMaker({ kind: 'loads', loads: [100, 9, 30, 70, 20, 8] });
+    expect(many.lightest.total).toBe(8);
+    expect([10, 31, 99, 100].map((target) => many.atOrBelow(target).total)).toEqual([9, 30, 70, 100]);
+    expect(many.above(9)).toEqual({ total: 20, perSide: [] });
+    expect(many.below(100)).toEqual({ total: 70, perSide: [] });
+  });
+
   it('go up and down by what is there, and end at its ends', () => {
     expect([9, 10, 15, 19].map((from) => maker.above(from)?.total)).toEqual([10, 15, 20, 20]);
     expect(maker.above(20)).toBeUndefined();
@@ -25,6 +33,20 @@ describe('fixed loads', () => {
   it('a load that a coach named is taken as it is named', () => {
     expect(nearestLoading(fixed, 17)).toEqual({ total: 17, perSide: [] });
   });
+});
+
+it('a kit that nobody could hold with is refused, and told by the place of its fault', () => {
+  const refused =
+    (kit: unknown): (() => void) =>
+    () =>
+      kitCheck('kit', kit);
+  expect(refused({ kind: 'loads', loads: [] })).toThrow(/kit\.loads\.length/);
+  expect(refused({ kind: 'loads', loads: [-1] })).toThrow(/kit\.loads\[0\]/);
+  expect(refused({ kind: 'loads', loads: 'many' })).toThrow(/kit\.loads/);
+  expect(refused({ kind: 'twoHandles', handle: 0, plates: [] })).toThrow(/kit\.handle/);
+  expect(refused({ kind: 'barrel', bar: 20, collars: 0, plates: [] })).toThrow(/kit\.kind/);
+  expect(refused(null)).toThrow(/kit must be/);
+  for (const kit of [fixed, bar, handles]) expect(refused(kit)).not.toThrow();
 });
 
 describe('plates', () => {

@@ -14,11 +14,11 @@ export function rulesOf({ lifter, venue, event }: HoldRequest, lift: Lift): Rule
 
 /** Of what the hand closes on, mm; a pinched plate has a width, not a diameter. */
 export function diameterOf({ diameter, venue }: HoldRequest, lift: Lift): number | undefined {
-  return lift.curve === 'pinch' ? undefined : (diameter ?? lift.diameter ?? venue.barDiameter ?? 28.5);
+  return lift.curve === 'pinch' ? undefined : (diameter ?? lift.diameter ?? venue.barDiameter);
 }
 
 export function conditionsOf(request: HoldRequest, lift: Lift, chalk: ChalkKind, grip: Grip): HoldConditions {
-  const diameter = request.diameter ?? diameterOf(request, lift) ?? lift.diameter ?? 28.5;
+  const diameter = diameterOf(request, lift) ?? request.diameter ?? lift.diameter ?? 28.5;
   return { grip, chalk, position: lift.position, diameter };
 }
 

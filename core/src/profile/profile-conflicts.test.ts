@@ -1,3 +1,4 @@
+import type { LadderStep, School, StrapCondition } from '../calls/school.ts';
 import { findSchool } from '../calls/schools.ts';
 import { PROFILE_CONFLICT_RULES, profileConflicts, type ProfileFacts } from './profile-conflicts.ts';
 
@@ -122,7 +123,79 @@ it.each<[string, string, ProfileFacts]>([
   expect(profileConflicts(facts).map((each) => each.id)).not.toContain(id);
 });
 
-it('two barred arms leave no mixed grip at all', () => {
-  const both = [repaired, { ...repaired, side: 'left' as const }];
-  expect(profileConflicts(profile('same-grip', { history: both }))[0]!.text).toMatch(/neither arm/);
+it('two barred arms leave no mixed grip at all, one leaves the other', () => {
+  const text = (...history: ProfileFacts['history']): string =>
+    profileConflicts(profile('same-grip', { history }))[0]!.text;
+  expect(text(repaired, { ...repaired, side: 'left' })).toMatch(/neither arm/);
+  expect(text(repaired)).toMatch(/the right arm is never turned under/);
+  expect(text({ ...repaired, side: 'left' }, arthritis)).toMatch(/the left arm is never turned under/);
+  // What stands of the other arm, and is no matter of turning it under, bars nothing.
+  expect(text(repaired, arthritis)).toMatch(/the right arm is never turned under/);
+});
+
+it('a profile that goes together has no conflict, nor has one whose history bars no arm', () => {
+  for (const school of ['same-grip', 'overhand-first', 'hook-committed', 'bare-hands'])
+    expect(profileConflicts(profile(school))).toEqual([]);
+  expect(profileConflicts(profile('same-grip', { history: [arthritis] }))).toEqual([]);
+  expect(profileConflicts(profile('hook-committed', { history: [repaired] }))).toEqual([]);
+});
+
+it('one entry among others is enough', () => {
+  const ids = (school: string, ...history: ProfileFacts['history']): string[] =>
+    profileConflicts(profile(school, { history })).map((each) => each.id);
+  expect(ids('hook-committed', repaired, arthritis)).toContain('conflict.hook-with-arthritis');
+  expect(ids('overhand-first', arthritis, { kind: 'shoulder', cleared: false })).toContain(
+    'conflict.side-not-said',
+  );
+  expect(ids('overhand-first', arthritis, operation)).toContain('conflict.operation-long-ago');
+});
+
+describe('a school asks for a grip heavy', () => {
+  const school = (top: LadderStep[], attempt: LadderStep[]): School => {
+    const own = findSchool('overhand-first')!;
+    return { ...own, ladder: { ...own.ladder, top, attempt } };
+  };
+  it('where its top sets or its attempts alone begin with it', () => {
+    const ids = (top: LadderStep[], attempt: LadderStep[]): string[] =>
+      profileConflicts(profile('overhand-first', { hookStage: 'none', school: school(top, attempt) })).map(
+        (each) => each.id,
+      );
+    expect(ids(['hook'], ['mixed'])).toContain('conflict.hook-not-learnt');
+    expect(ids(['mixed'], ['hook'])).toContain('conflict.hook-not-learnt');
+    expect(ids(['mixed', 'hook'], ['mixed', 'hook'])).not.toContain('conflict.hook-not-learnt');
+  });
+});
+
+describe('straps and the next contest', () => {
+  const strongman = findSchool('strongman')!;
+  const strapping = (...when: StrapCondition[]): School => ({
+    ...strongman,
+    strapsFirst: [{ id: 'own', when, reason: 'always' }],
+  });
+  const ids = (school: School, nextEventStraps?: boolean): string[] =>
+    profileConflicts({
+      ...profile('strongman', { school }),
+      ...(nextEventStraps !== undefined && { nextEventStraps }),
+    }).map((each) => each.id);
+  const conflict = 'conflict.straps-in-training-not-in-meet';
+  const topSets = { kind: 'roles', roles: ['top', 'attempt'] } as const;
+  it('clash where top sets are strapped always and the contest bars straps', () => {
+    expect(ids(strapping(topSets), false)).toContain(conflict);
+    expect(ids(strapping(topSets), true)).not.toContain(conflict);
+    expect(ids(strapping(topSets))).not.toContain(conflict);
+  });
+  it('do not where other sets, or top sets under a condition, are', () => {
+    expect(ids(strapping({ kind: 'roles', roles: ['volume'] }), false)).not.toContain(conflict);
+    expect(ids(strapping(topSets, { kind: 'repsAtLeast', reps: 5 }), false)).not.toContain(conflict);
+    expect(ids(strapping({ kind: 'repsAtLeast', reps: 5 }), false)).not.toContain(conflict);
+  });
+  it('are missed where the contest allows them and the school has none at all', () => {
+    const missed = 'conflict.no-straps-where-event-allows';
+    const never: School = { ...strongman, strapsFirst: [], strapsLast: null };
+    expect(ids(never, true)).toContain(missed);
+    expect(ids(never)).not.toContain(missed);
+    expect(ids({ ...strapping(topSets), strapsLast: null }, true)).not.toContain(missed);
+    const last = { id: 'own', when: [], reason: 'last' };
+    expect(ids({ ...never, strapsLast: last }, true)).not.toContain(missed);
+  });
 });

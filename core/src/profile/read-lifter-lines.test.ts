@@ -14,6 +14,9 @@ it.each([
   ['"Lind, Ana",180', 'Lind, Ana', 180],
   ['  Ana   , 180  ', 'Ana', 180],
   ['Ana 2 150', 'Ana 2', 150],
+  ['Ana 20', 'Ana', 20],
+  ['Ana 600', 'Ana', 600],
+  [`${'x'.repeat(120)} 180`, 'x'.repeat(120), 180],
   ['Żaneta Örn-Ødegård: 97.5kg', 'Żaneta Örn-Ødegård', 97.5],
 ])('reads %j', (text, name, best) => expect(read(text)).toEqual([[name, best]]));
 
@@ -33,9 +36,33 @@ it.each([
   ['180', 'Write the best deadlift after the name, as in “180 180”.'],
   [', 180', 'Write the name before the best deadlift.'],
   ['Ana 1800', 'A best deadlift is 20 kg to 600 kg. Check the figure and the unit.'],
+  ['Ana 19.9', 'A best deadlift is 20 kg to 600 kg. Check the figure and the unit.'],
+  ['Ana 600.5', 'A best deadlift is 20 kg to 600 kg. Check the figure and the unit.'],
   ['Ana 5', 'A best deadlift is 20 kg to 600 kg. Check the figure and the unit.'],
   [`${'x'.repeat(121)} 180`, 'A name has at most 120 characters.'],
 ])('says what is wrong with %j', (text, fault) => expect(read(text)).toEqual([fault]));
+
+it('says a long line short, and reads no more than it was asked to', () => {
+  const [row] = readLifterLines('y'.repeat(300), 'kg');
+  expect(row).toEqual({
+    line: 1,
+    text: 'y'.repeat(120),
+    fault: `Write the best deadlift after the name, as in “${'y'.repeat(40)} 180”.`,
+  });
+  expect(readLifterLines(Array.from({ length: 501 }, (_, i) => `A${i} 100`).join('\n'), 'kg')).toHaveLength(
+    500,
+  );
+  expect(() => readLifterLines('Ana 180 '.repeat(130_000), 'kg')).toThrow(/text/);
+});
+
+it('what stands around a line is no part of it', () => {
+  expect(readLifterLines('  Ana  ', 'kg')).toMatchObject([{ text: 'Ana' }]);
+});
+
+it('a byte order mark is passed over at the start only, where it is one', () => {
+  expect(read('\ufeffAna 180')).toEqual([['Ana', 180]]);
+  expect(read('An\ufeffa 180')).toEqual([['An\ufeffa', 180]]);
+});
 
 it('says where a name stands twice', () =>
   expect(read('Ana 180\nBo 190\nana 200')[2]).toBe('ana stands in line 1 already.'));
