@@ -1,11 +1,12 @@
 import { findScales } from '../moving-level/find-scales.ts';
-import { invertArrow, type ArrowInverse } from '../moving-level/arrow-band.ts';
+import { followingModes } from '../moving-level/following-modes.ts';
+import { invertArrow, solveArrow, type ArrowInverse } from '../moving-level/arrow-band.ts';
 import {
   ENOUGH_FOR_EVIDENCE,
   levelMode,
+  type LevelLikelihood,
   type LevelMode,
   type LevelProblem,
-  type RowTerm,
 } from '../moving-level/level-mode.ts';
 import { sparseDesign } from '../statistics/sparse-design.ts';
 import type { Tail } from '../statistics/normal.ts';
@@ -87,12 +88,7 @@ export function findCurveScales(rows: MovingRows): CurveScales {
   const sizes = keep(rows.sizes);
   const past = { ...rows, sizes, observations: keep(rows.observations), effects: presentEffects(sizes) };
   const fit = prepared(past);
-  let start: Float64Array | undefined;
-  const modeAt = (logs: readonly number[]): LevelMode => {
-    const mode = fit(scalesOf(logs), start, ENOUGH_FOR_EVIDENCE);
-    start = mode.x;
-    return mode;
-  };
+  const modeAt = followingModes((at, start) => fit(scalesOf(at), start, ENOUGH_FOR_EVIDENCE));
   const { logs, points } = findScales((at) => modeAt(at).evidence, PRIOR_LOGS);
   const best = lastLevel(modeAt(logs));
   let variance = 0;
@@ -116,7 +112,9 @@ const scalesOf = (logs: readonly number[]): CurveScales => ({
 
 function lastLevel({ x, factor }: LevelMode): { level: number; variance: number } {
   const last = factor.size - 2;
-  return { level: x[last]!, variance: invertArrow(factor).diagonal[last]! };
+  const alone = new Float64Array(x.length);
+  alone[last] = 1;
+  return { level: x[last]!, variance: solveArrow(factor, alone)[last]! };
 }
 
 /** Fits levels, day effects, drift, slope and effects at given scales. */
@@ -208,18 +206,23 @@ function prepared(
     terms: [SLOPE_PRIOR, ...effects.map((effect) => effectPrior(effect, handLength))],
     floor: { term: 0, at: SLOPE_FLOOR },
   };
-  return (scales, start, enough) => levelMode(problem, scales, rowTermOf(table, scales.sigma), start, enough);
+  return (scales, start, enough) =>
+    levelMode(problem, scales, likelihoodOf(table, scales.sigma), start, enough);
 }
 
-function rowTermOf(table: FitRows, sigma: number): (row: number, eta: number, into: RowTerm) => void {
+function likelihoodOf(table: FitRows, sigma: number): LevelLikelihood {
   const tail: Tail = { logSurvival: 0, hazard: 0 };
   const term: HoldTerm = { value: 0, dEta: 0, dTau: 0, dEtaEta: 0, dEtaTau: 0, dTauTau: 0 };
-  return (row, eta, into) => {
-    holdTerm(table, row, eta, sigma, tail, term);
-    const weight = table.weight[row]!;
-    into.value = weight * term.value;
-    into.slope = weight * term.dEta;
-    into.curvature = Math.min(weight * term.dEtaEta, 0);
+  const { weight } = table;
+  return (eta, slope, curvature) => {
+    let value = 0;
+    for (let i = 0; i < eta.length; i++) {
+      holdTerm(table, i, eta[i]!, sigma, tail, term);
+      value += weight[i]! * term.value;
+      slope[i] = weight[i]! * term.dEta;
+      curvature[i] = Math.min(weight[i]! * term.dEtaEta, 0);
+    }
+    return value;
   };
 }
 
@@ -229,29 +232,35 @@ function tabled(
   ages: readonly number[],
 ): { table: FitRows; dayOf: Int32Array } {
   const dayAt = new Map(ages.map((age, day) => [age, day]));
-  const places = new Map<string, number>();
-  const weights: number[] = [];
-  const firsts: number[] = [];
-  observations.forEach((each, i) => {
-    const { load, seconds, ended, within, ageDays = 0, weight = 1, times = 1 } = each;
-    const size = sizes[i]!;
-    const key = `${ageDays} ${load} ${seconds} ${ended} ${within?.join() ?? ''} ${effects.map((effect) => size[effect]).join()}`;
-    const place = places.get(key);
-    if (place !== undefined) weights[place]! += weight * times;
-    else {
-      places.set(key, firsts.length);
-      firsts.push(i);
-      weights.push(weight * times);
-    }
+  const alike = (i: number, k: number): boolean => {
+    const [one, other] = [observations[i]!, observations[k]!];
+    return (
+      one.load === other.load &&
+      one.seconds === other.seconds &&
+      one.ended === other.ended &&
+      one.within?.[0] === other.within?.[0] &&
+      one.within?.[1] === other.within?.[1] &&
+      effects.every((effect) => sizes[i]![effect] === sizes[k]![effect])
+    );
+  };
+  /** The rows of each day so far, which are few enough to be looked through. */
+  const rowsOf = ages.map((): { readonly first: number; weight: number }[] => []);
+  observations.forEach(({ ageDays = 0, weight = 1, times = 1 }, i) => {
+    const rows = rowsOf[dayAt.get(ageDays)!]!;
+    const known = rows.find((row) => alike(i, row.first));
+    if (known) known.weight += weight * times;
+    else rows.push({ first: i, weight: weight * times });
   });
+  // Day after day: what a fit adds up of one day then lies together.
+  const rows = rowsOf.flat();
   const fixed = effects.length + 1;
-  const count = firsts.length;
+  const count = rows.length;
   const design = new Float64Array(count * fixed);
   const logSeconds = new Float64Array(count);
   const since = new Float64Array(count);
   const slipped = new Uint8Array(count);
   const dayOf = new Int32Array(count);
-  firsts.forEach((i, row) => {
+  rows.forEach(({ first: i }, row) => {
     const each = observations[i]!;
     design[row * fixed] = -Math.log(each.load / referenceLoad);
     effects.forEach((effect, j) => (design[row * fixed + 1 + j] = sizes[i]![effect]));
@@ -263,7 +272,7 @@ function tabled(
   const table = {
     ...{ terms: fixed, logSeconds, since, slipped },
     design: sparseDesign(design, fixed),
-    weight: Float64Array.from(weights),
+    weight: Float64Array.from(rows, (row) => row.weight),
   };
   return { table, dayOf };
 }

@@ -1,10 +1,10 @@
 import { findScales } from '../moving-level/find-scales.ts';
+import { followingModes } from '../moving-level/following-modes.ts';
 import {
   ENOUGH_FOR_EVIDENCE,
   levelMode,
-  type LevelMode,
+  type LevelLikelihood,
   type LevelProblem,
-  type RowTerm,
 } from '../moving-level/level-mode.ts';
 import { levelToday } from '../moving-level/level-today.ts';
 import type { GaussianPrior } from '../statistics/posterior.ts';
@@ -78,21 +78,18 @@ export function scoreForecast(
     drift: DRIFT_PRIOR,
     terms: [],
   };
-  let start: Float64Array | undefined;
-  const modeAt = (logs: readonly number[]): LevelMode => {
+  const modeAt = followingModes((logs, start) => {
     const [sigma, tau, omega] = logs.map(Math.exp) as [number, number, number];
     const precision = 1 / (sigma * sigma);
-    const term = (day: number, eta: number, into: RowTerm): void => {
-      const { count, mean, spread } = days[day]!;
-      const miss = mean - eta;
-      into.value = -0.5 * precision * (count * miss * miss + spread) - count * Math.log(sigma);
-      into.slope = count * precision * miss;
-      into.curvature = -count * precision;
-    };
-    const mode = levelMode(problem, { tau, omega }, term, start, ENOUGH_FOR_EVIDENCE);
-    start = mode.x;
-    return mode;
-  };
+    const likelihood: LevelLikelihood = (eta, slope, curvature) =>
+      days.reduce((value, { count, mean, spread }, day) => {
+        const miss = mean - eta[day]!;
+        slope[day] = count * precision * miss;
+        curvature[day] = -count * precision;
+        return value - 0.5 * precision * (count * miss * miss + spread) - count * Math.log(sigma);
+      }, 0);
+    return levelMode(problem, { tau, omega }, likelihood, start, ENOUGH_FOR_EVIDENCE);
+  });
   const { points } = findScales(
     (logs) => modeAt(logs).evidence,
     [LOG_TRIAL_PRIOR, LOG_WALK_PRIOR, LOG_DAY_PRIOR],

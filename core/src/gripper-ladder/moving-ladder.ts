@@ -2,9 +2,9 @@ import { findScales } from '../moving-level/find-scales.ts';
 import {
   ENOUGH_FOR_EVIDENCE,
   levelMode,
+  type LevelLikelihood,
   type LevelMode,
   type LevelProblem,
-  type RowTerm,
 } from '../moving-level/level-mode.ts';
 import { levelToday } from '../moving-level/level-today.ts';
 import { logDensity, logSurvival } from '../statistics/normal.ts';
@@ -63,20 +63,24 @@ export function movingLadder(
     terms: priors.map((prior, j) => (j === slope ? { ...prior, mean: -prior.mean } : prior)),
     floor: { term: slope, at: -flattest },
   };
-  const term = (row: number, eta: number, into: RowTerm): void => {
-    const sign = rows.closed[row] ? 1 : -1;
-    const z = sign * eta;
-    const logChance = logSurvival(-z);
-    const mills = Math.exp(logDensity(z) - logChance);
-    const weight = rows.weight[row]!;
-    into.value = weight * logChance;
-    into.slope = weight * sign * mills;
-    into.curvature = -weight * mills * (mills + z);
+  const likelihood: LevelLikelihood = (eta, slope, curvature) => {
+    let value = 0;
+    for (let row = 0; row < eta.length; row++) {
+      const sign = rows.closed[row] ? 1 : -1;
+      const z = sign * eta[row]!;
+      const logChance = logSurvival(-z);
+      const mills = Math.exp(logDensity(z) - logChance);
+      const weight = rows.weight[row]!;
+      value += weight * logChance;
+      slope[row] = weight * sign * mills;
+      curvature[row] = -weight * mills * (mills + z);
+    }
+    return value;
   };
   let start: Float64Array | undefined;
   const modeAt = (logs: readonly number[], enough?: number): LevelMode => {
     const [tau, omega] = logs.map(Math.exp) as [number, number];
-    const mode = levelMode(problem, { tau, omega }, term, start, enough);
+    const mode = levelMode(problem, { tau, omega }, likelihood, start, enough);
     start = mode.x;
     return mode;
   };

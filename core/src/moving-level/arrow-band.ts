@@ -40,6 +40,7 @@ export interface ArrowFactor extends ArrowBand {
 export function factorArrow(system: ArrowBand): ArrowFactor | undefined {
   const { size, edge } = system;
   const { diagonal, first, second, border, corner } = arrowBand(size, edge);
+  corner.set(system.corner);
   let logDeterminant = 0;
   for (let i = 0; i < size; i++) {
     const one = i > 0 ? first[i - 1]! : 0;
@@ -47,26 +48,22 @@ export function factorArrow(system: ArrowBand): ArrowFactor | undefined {
     const pivot = system.diagonal[i]! - one * one - two * two;
     if (!(pivot > 0)) return undefined;
     const root = Math.sqrt(pivot);
+    const share = 1 / root;
     diagonal[i] = root;
-    logDeterminant += 2 * Math.log(root);
+    logDeterminant += Math.log(pivot);
     const before = i > 0 ? second[i - 1]! : 0;
-    first[i] = (system.first[i]! - before * one) / root;
-    second[i] = system.second[i]! / root;
+    first[i] = (system.first[i]! - before * one) * share;
+    second[i] = system.second[i]! * share;
     const line = i * edge;
-    for (let j = line; j < line + edge; j++) {
-      let value = system.border[j]!;
-      if (i > 0) value -= one * border[j - edge]!;
-      if (i > 1) value -= two * border[j - 2 * edge]!;
-      border[j] = value / root;
-    }
-  }
-  corner.set(system.corner);
-  for (let line = 0; line < size * edge; line += edge) {
     for (let j = 0; j < edge; j++) {
-      const share = border[line + j]!;
-      for (let m = 0; m <= j; m++) corner[j * edge + m]! -= share * border[line + m]!;
+      const at = line + j;
+      let value = system.border[at]!;
+      if (one !== 0) value -= one * border[at - edge]!;
+      if (two !== 0) value -= two * border[at - 2 * edge]!;
+      border[at] = value * share;
     }
   }
+  takeFromCorner(corner, border, edge);
   for (let j = 0; j < edge; j++) {
     for (let m = 0; m <= j; m++) {
       let value = corner[j * edge + m]!;
@@ -82,10 +79,28 @@ export function factorArrow(system: ArrowBand): ArrowFactor | undefined {
   return { size, edge, diagonal, first, second, border, corner, logDeterminant };
 }
 
+/** Rows of the border that are read together: as many as stay near the processor. */
+const ROWS_AT_ONCE = 64;
+
+/** Takes the border's square from the corner's lower triangle. */
+function takeFromCorner(corner: Float64Array, border: Float64Array, edge: number): void {
+  const block = ROWS_AT_ONCE * edge;
+  for (let from = 0; from < border.length; from += block) {
+    const to = Math.min(from + block, border.length);
+    for (let j = 0; j < edge; j++) {
+      for (let m = 0; m <= j; m++) {
+        let sum = 0;
+        for (let line = from; line < to; line += edge) sum += border[line + j]! * border[line + m]!;
+        corner[j * edge + m]! -= sum;
+      }
+    }
+  }
+}
+
 /** Solves the factored system for one right side of `size + edge` numbers. */
 export function solveArrow(factor: ArrowFactor, right: Float64Array): Float64Array {
   const { size, edge, diagonal, first, second, border, corner } = factor;
-  const x = Float64Array.from(right);
+  const x = new Float64Array(right);
   for (let i = 0; i < size; i++) {
     if (i > 0) x[i]! -= first[i - 1]! * x[i - 1]!;
     if (i > 1) x[i]! -= second[i - 2]! * x[i - 2]!;
@@ -165,7 +180,7 @@ export function invertArrow(factor: ArrowFactor): ArrowInverse {
 
 /** The band's inverse times the border's columns, row after row. */
 function towardsBorder({ size, edge, diagonal, first, second, border }: ArrowFactor): Float64Array {
-  const spread = Float64Array.from(border);
+  const spread = new Float64Array(border);
   for (let i = size - 1; i >= 0; i--) {
     for (let j = 0; j < edge; j++) {
       const at = i * edge + j;
