@@ -147,4 +147,7 @@ it.each([
   expect(() => callAgain(under(more as never))).toThrow(field);
 });
 
-it('names a slip that is no set', () => expect(() => slipsOf([null as never])).toThrow(/sets\[0\]/));
+it('names a slip that is no set, or of no grip', () => {
+  expect(() => slipsOf([null as never])).toThrow(/sets\[0\]/);
+  expect(() => slipsOf([single(200), single(200, { grip: 'claw' as never })])).toThrow(/sets\[1\]\.grip/);
+});

@@ -1,8 +1,8 @@
 import { fitHoldCurve, type FitOptions } from '../clasp-curve/fit-hold-curve.ts';
-import type { Grip, HoldCurve, HoldObservation } from '../clasp-curve/types.ts';
+import { GRIPS, type Grip, type HoldCurve, type HoldObservation } from '../clasp-curve/types.ts';
 import { observeLog, type LoggedHoldFacts, type LoggedSetFacts } from '../log/observe-log.ts';
 import { setDemand } from '../set-demand/set-demand.ts';
-import { checkList, checkObject } from '../check.ts';
+import { checkList, checkObject, checkOneOf } from '../check.ts';
 import { listOf, oneOf, record, text } from '../shape.ts';
 import { callSession, type SessionContext } from './call-session.ts';
 import { sayCall } from './say-call.ts';
@@ -49,7 +49,7 @@ export function callAgain(underWay: SessionUnderWay): { curve: HoldCurve; calls:
 
 /**
  * The bare grips that slipped, with what lay on the hands, kg.
- * @throws InvalidInputError for a lift that the catalogue does not have.
+ * @throws InvalidInputError for a lift that the catalogue does not have, or a grip that is none.
  * @example slipsOf([{ liftId: 'deadlift.conventional', load: 200, reps: 1, style: 'reset', seconds: null, slippedAtRep: 1, grip: 'hook', strapped: false, chalk: 'block', diameter: 29 }])[0].load // 210
  */
 export function slipsOf(
@@ -58,7 +58,10 @@ export function slipsOf(
     'liftId' | 'load' | 'reps' | 'style' | 'grip' | 'strapped' | 'slippedAtRep'
   >[],
 ): { grip: Grip; load: number }[] {
-  checkList('sets', sets, (set, field) => checkObject(field, set));
+  checkList('sets', sets, (set, field) => {
+    checkObject(field, set);
+    checkOneOf(`${field}.grip`, set.grip, GRIPS);
+  });
   return sets
     .filter((set) => set.slippedAtRep !== null && !set.strapped)
     .map(({ grip, liftId, reps, load, style }) => ({
