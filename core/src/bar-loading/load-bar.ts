@@ -45,10 +45,9 @@ const SAME = 1e-6;
 export function loadBar(question: BarToLoad): BarLoadings {
   const target = checkPositive('target', question?.target, 5000);
   const base = checkPositive('bar', question.bar, 500) + checkRange('collars', question.collars ?? 0, 0, 50);
-  const { kg, lb } = reachableBoth(question.plates);
-  const wanted = (target - base) / 2;
-  const below = closestPair(kg, lb, wanted, 'below');
-  const above = closestPair(kg, lb, wanted, 'above');
+  const both = reachableBoth(question.plates);
+  const { kg, lb } = both;
+  const { below, above } = closestPairs(both, (target - base) / 2);
   const loading = (pair: Pair | undefined): BarLoading | undefined =>
     pair && {
       total: base + 2 * pair.sum,
@@ -78,14 +77,23 @@ interface Pair {
   readonly sum: number;
 }
 
+interface Pairs {
+  readonly below: Pair | undefined;
+  readonly above: Pair | undefined;
+}
+
 interface BothUnits {
   readonly kg: Reachable;
   readonly lb: Reachable;
+  /** What was found for the loads asked for last, by kg of one side. */
+  readonly found: Map<number, Pairs>;
 }
 
 /** Sums of the plates of the venues asked for last: a session loads the same bar many times, and so does the next request. */
 const known = new Map<string, BothUnits>();
 const VENUES_KEPT = 32;
+/** A club's bars bear the same few hundred loads, asked for by every page that shows them. */
+const LOADS_KEPT = 1_000;
 /** Sums of plates weighed to the gram fill more memory than they save time. */
 const MOST_SUMS_KEPT = 20_000;
 
@@ -94,7 +102,7 @@ function reachableBoth(plates: readonly PlatePairs[]): BothUnits {
   const key = plates.map(({ mass, unit, pairs }) => `${mass}${unit}${pairs}`).join(' ');
   const before = known.get(key);
   if (before) return before;
-  const both = { kg: reachable(plates, 'kg'), lb: reachable(plates, 'lb') };
+  const both = { kg: reachable(plates, 'kg'), lb: reachable(plates, 'lb'), found: new Map<number, Pairs>() };
   if (both.kg.sums.length + both.lb.sums.length > MOST_SUMS_KEPT) return both;
   const [oldest] = known.keys();
   if (known.size >= VENUES_KEPT && oldest !== undefined) known.delete(oldest);
@@ -174,6 +182,18 @@ function addKind(rest: Int32Array, size: number, pairs: number): Int32Array {
     }
   }
   return best;
+}
+
+function closestPairs({ kg, lb, found }: BothUnits, wanted: number): Pairs {
+  const before = found.get(wanted);
+  if (before) return before;
+  const pairs = {
+    below: closestPair(kg, lb, wanted, 'below'),
+    above: closestPair(kg, lb, wanted, 'above'),
+  };
+  if (found.size >= LOADS_KEPT) found.clear();
+  found.set(wanted, pairs);
+  return pairs;
 }
 
 function closestPair(
