@@ -229,9 +229,9 @@ function readRows(
     const line = level * edge + 1;
     for (let e = from; e < to; e++) {
       const j = columns[e]!;
-      const there = values[e]!;
-      const scaled = curvature * there;
-      gradient[termsAt + j] = gradient[termsAt + j]! + slope * there;
+      const held = values[e]!;
+      const scaled = curvature * held;
+      gradient[termsAt + j] = gradient[termsAt + j]! + slope * held;
       border[line + j] = border[line + j]! + scaled;
       const own = j * fixed;
       for (let f = from; f <= e; f++) {
