@@ -3,6 +3,12 @@ import type { LevelMode } from './level-mode.ts';
 /** Finds the mode at given logarithms of the scales, from a start where there is one. */
 type FindMode = (logs: readonly number[], start?: Float64Array) => LevelMode;
 
+/** A mode that was found, and for which scales. */
+interface Known {
+  readonly logs: readonly number[];
+  readonly mode: LevelMode;
+}
+
 /** The farthest that a mode is led on past those known, as a multiple of the way between them. */
 const FARTHEST = 4;
 
@@ -11,11 +17,11 @@ const ALIKE = 1e-9;
 
 /**
  * Finds modes at one set of scales after another, each begun where those found before lead: the unknowns change nearly in
- * proportion to the logarithms of the scales, so that most are found with a single look at the rows. A set that was asked for
- * before is not searched again.
+ * proportion to the logarithms of the scales, so that most are found with one or two looks at the rows. A set that was asked
+ * for before is not searched again.
  */
 export function followingModes(find: FindMode): (logs: readonly number[]) => LevelMode {
-  const known: { readonly logs: readonly number[]; readonly mode: LevelMode }[] = [];
+  const known: Known[] = [];
   return (logs) => {
     const same = known.find((each) => each.logs.every((log, j) => log === logs[j]));
     if (same) return same.mode;
@@ -23,12 +29,6 @@ export function followingModes(find: FindMode): (logs: readonly number[]) => Lev
     known.push({ logs: [...logs], mode });
     return mode;
   };
-}
-
-/** A mode that was found, and for which scales. */
-interface Known {
-  readonly logs: readonly number[];
-  readonly mode: LevelMode;
 }
 
 /** Where the nearest known mode leads, by what each scale alone has been seen to change. */
