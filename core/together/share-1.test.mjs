@@ -1,4 +1,5 @@
 import { join } from 'node:path';
 import { together } from '../../jest.together.mjs';
+import { SHARES } from './shares.mjs';
 
-await together(join(import.meta.dirname, '..'), { share: 0, of: 4, heavy: { 'src/fuzz': 3 } });
+await together(join(import.meta.dirname, '..'), { share: 0, ...SHARES });
