@@ -56,7 +56,11 @@ export async function openBrowser({ width = 1280, height = 800, flags = [] } = {
   options.setBinaryPath(CHROMIUM);
   const driver = await drive(options);
   await setSize(driver, width, height);
-  return { driver, close: async () => (await driver.quit(), away(profile)) };
+  const close = async () => {
+    await driver.quit();
+    await away(profile);
+  };
+  return { driver, close };
 }
 
 /**
