@@ -70,7 +70,7 @@ export function benchSpeed(): void {
     );
 
   const logs = Array.from({ length: 20 }, (_, i) => thousandHolds(i + 11));
-  const scales = { sigma: 0.35, tau: 0.03, omega: 0.12, doubt: 1, logSigmaSd: 0 };
+  const scales = { sigma: 0.35, tau: 0.03, omega: 0.12, logSigmaSd: 0 };
   line(
     'moving fit: 1,000 holds in 26 weeks, scales known',
     timed(60, (i) => fitHoldCurve(logs[i % logs.length]!, { referenceLoad: 126, scales })),

@@ -5,7 +5,7 @@ import { movingLifter, PLANTED_REFERENCE, type Movement } from './moving-lifter.
 const fitted = (seed: number, movement: Movement): MovingCurve =>
   fitMovingCurve(movingLifter(seed, movement).log, { referenceLoad: PLANTED_REFERENCE, scales: SCALES });
 /** As they were planted: no search. */
-const SCALES = { sigma: 0.35, tau: 0.03, omega: 0.1, doubt: 1.2, logSigmaSd: 0.1 };
+const SCALES = { sigma: 0.35, tau: 0.03, omega: 0.1, logSigmaSd: 0.1 };
 const still: Movement = { name: 'still', gain: 0, walk: 0.003, days: 0.03 };
 /** Jumps by 8 % at half way, thirteen weeks ago. */
 const jumping: Movement = { ...still, name: 'jump', jump: 0.08 };

@@ -56,7 +56,7 @@ export function blockDrift(
   const beyond = (b.level - a.level) / weeks - fit.drift.value;
   const changed = a.variance + b.variance - 2 * sharedBy(fit, from, to);
   const posterior = changed / weeks ** 2 + fit.drift.variance - (2 * (b.withDrift - a.withDrift)) / weeks;
-  const prior = (fit.scales.doubt * fit.scales.tau ** 2) / weeks;
+  const prior = fit.scales.tau ** 2 / weeks;
   const precision = 1 / Math.max(posterior, 1e-12) - 1 / prior;
   if (!(precision > 1e-3 / prior)) return undefined;
   return {

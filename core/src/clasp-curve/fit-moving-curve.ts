@@ -1,6 +1,6 @@
 import { findScales } from '../moving-level/find-scales.ts';
 import { followingModes } from '../moving-level/following-modes.ts';
-import { invertArrow, solveArrow, type ArrowInverse } from '../moving-level/arrow-band.ts';
+import { invertArrow } from '../moving-level/arrow-band.ts';
 import {
   ENOUGH_FOR_EVIDENCE,
   levelMode,
@@ -89,38 +89,21 @@ export function findCurveScales(rows: MovingRows): CurveScales {
   const past = { ...rows, sizes, observations: keep(rows.observations), effects: presentEffects(sizes) };
   const fit = prepared(past);
   const modeAt = followingModes((at, start) => fit(scalesOf(at), start, ENOUGH_FOR_EVIDENCE));
-  const { logs, points } = findScales((at) => modeAt(at).evidence, PRIOR_LOGS);
-  const best = lastLevel(modeAt(logs));
-  let variance = 0;
-  let ofLogSigma = 0;
-  for (const { logs: at, weight } of points) {
-    const there = lastLevel(modeAt(at));
-    variance += weight * (there.variance + (there.level - best.level) ** 2);
-    ofLogSigma += weight * (at[0]! - logs[0]!) ** 2;
-  }
-  const doubt = Math.max(1, variance / best.variance);
-  return { ...scalesOf(logs), doubt, logSigmaSd: Math.sqrt(ofLogSigma) };
+  const { logs, sds } = findScales((at) => modeAt(at).evidence, PRIOR_LOGS);
+  return { ...scalesOf(logs), logSigmaSd: sds[0]! };
 }
 
 const scalesOf = (logs: readonly number[]): CurveScales => ({
   sigma: Math.exp(logs[0]!),
   tau: Math.exp(logs[1]!),
   omega: Math.exp(logs[2]!),
-  doubt: 1,
   logSigmaSd: 0,
 });
-
-function lastLevel({ x, factor }: LevelMode): { level: number; variance: number } {
-  const last = factor.size - 2;
-  const alone = new Float64Array(x.length);
-  alone[last] = 1;
-  return { level: x[last]!, variance: solveArrow(factor, alone)[last]! };
-}
 
 /** Fits levels, day effects, drift, slope and effects at given scales. */
 export function fitMovingLevels(rows: MovingRows, scales: CurveScales): MovingFit {
   const { x, factor, inside } = prepared(rows)(scales);
-  const inverse = scaled(invertArrow(factor), scales.doubt);
+  const inverse = invertArrow(factor);
   const ages = daysOf(rows.observations);
   const { size, edge } = factor;
   const fixed = edge - 1;
@@ -170,18 +153,6 @@ function countsOf(observations: readonly HoldObservation[]): Map<number, { rows:
     counts.set(ageDays, found);
   }
   return counts;
-}
-
-/** Doubt about the scales widens everything alike. */
-function scaled(inverse: ArrowInverse, doubt: number): ArrowInverse {
-  const by = (all: Float64Array): Float64Array => all.map((each) => doubt * each);
-  return {
-    diagonal: by(inverse.diagonal),
-    first: by(inverse.first),
-    second: by(inverse.second),
-    border: by(inverse.border),
-    corner: by(inverse.corner),
-  };
 }
 
 /** Ages of the days with rows, the earliest first; today alone where there are none. */

@@ -7,7 +7,7 @@ import type { HoldObservation } from './types.ts';
 
 const REFERENCE = 126;
 /** Known, where a property is not about finding them: their search takes ten times a fit. */
-const scales = { sigma: 0.35, tau: 0.03, omega: 0.12, doubt: 1, logSigmaSd: 0.4 };
+const scales = { sigma: 0.35, tau: 0.03, omega: 0.12, logSigmaSd: 0.4 };
 const OPTIONS = { referenceLoad: REFERENCE, scales };
 const row = fc.record<HoldObservation>({
   load: fc.double({ min: 40, max: 300, noNaN: true }),

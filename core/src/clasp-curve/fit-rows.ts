@@ -69,14 +69,12 @@ export function checkScales(field: string, scales: CurveScales): void {
   checkObject(field, scales);
   for (const name of ['sigma', 'tau', 'omega'] as const)
     checkRange(`${field}.${name}`, scales[name], SMALLEST_SCALE, LARGEST_SCALE);
-  checkRange(`${field}.doubt`, scales.doubt, 1, LARGEST_DOUBT);
   checkRange(`${field}.logSigmaSd`, scales.logSigmaSd, 0, LARGEST_SCALE);
 }
 
 /** Scales on ln seconds outside these were never found by a search. */
 const SMALLEST_SCALE = 1e-5;
 const LARGEST_SCALE = 100;
-const LARGEST_DOUBT = 1e6;
 
 /**
  * Checks every row, and reads what of each effect it holds.

@@ -25,7 +25,7 @@ it('a day against itself is no change', () => {
 it('equals the difference in the dense covariance of a log of exact slips', () => {
   // With exact slips only the posterior is Gaussian, and a dense solution is four lines.
   const { normal } = chance(11);
-  const scales = { sigma: 0.3, tau: 0.05, omega: 0.1, doubt: 1, logSigmaSd: 0 };
+  const scales = { sigma: 0.3, tau: 0.05, omega: 0.1, logSigmaSd: 0 };
   const ages = [50, 41, 30, 12, 3];
   const log = ages.flatMap((ageDays) =>
     [0, 1, 2].map((): HoldObservation => {

@@ -174,10 +174,7 @@ function moved(fit: MovingFit, from: MovingDay, weeks: number, way: 1 | -1): Lev
   return {
     mean: from.level + share * drift.value,
     variance:
-      from.variance +
-      2 * share * from.withDrift +
-      share * share * drift.variance +
-      scales.doubt * scales.tau ** 2 * weeks,
+      from.variance + 2 * share * from.withDrift + share * share * drift.variance + scales.tau ** 2 * weeks,
     withDrift: from.withDrift + share * drift.variance,
     withTerms: from.withTerms.map((each, j) => each + share * drift.withTerms[j]!),
     known: false,
@@ -189,14 +186,13 @@ function between(fit: MovingFit, earlier: MovingDay, later: MovingDay, daysAgo: 
   const gap = earlier.ageDays - later.ageDays;
   const u = (earlier.ageDays - daysAgo) / gap;
   const mix = (a: number, b: number): number => (1 - u) * a + u * b;
-  const { tau, doubt } = fit.scales;
   return {
     mean: mix(earlier.level, later.level),
     variance:
       (1 - u) ** 2 * earlier.variance +
       u ** 2 * later.variance +
       2 * u * (1 - u) * earlier.withNext +
-      (doubt * tau ** 2 * u * (1 - u) * gap) / 7,
+      (fit.scales.tau ** 2 * u * (1 - u) * gap) / 7,
     withDrift: mix(earlier.withDrift, later.withDrift),
     withTerms: earlier.withTerms.map((each, j) => mix(each, later.withTerms[j]!)),
     known: false,

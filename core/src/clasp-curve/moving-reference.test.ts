@@ -32,7 +32,7 @@ const log = rows.map(([day, load, grip, seconds, slipped]): HoldObservation => {
   };
 });
 const { referenceLoad } = asked;
-const scales = { ...asked.scales, doubt: 1, logSigmaSd: 0 };
+const scales = { ...asked.scales, logSigmaSd: 0 };
 const moving = fitMovingCurve(log, { referenceLoad, scales });
 
 it('finds the independent figures of levels, drift, slope and effects', () => {

@@ -33,8 +33,11 @@ export const SLOPE_PRIOR: GaussianPrior = { mean: TYPICAL_SLOPE, sd: 1 };
 /** Repeat holds of one hand scatter by about a third in time. */
 export const LOG_SIGMA_PRIOR: GaussianPrior = { mean: Math.log(0.35), sd: 0.4 };
 
-/** How much the level of a trained hand moves in a week past its drift, on ln seconds: about 1 % of load. */
-export const LOG_TAU_PRIOR: GaussianPrior = { mean: Math.log(0.03), sd: 0.7 };
+/**
+ * How much the level of a trained hand moves in a week past its drift, on ln seconds: about half a percent of load. Wide, so that
+ * hands that stand still and hands that move are told apart by their logs.
+ */
+export const LOG_TAU_PRIOR: GaussianPrior = { mean: Math.log(0.02), sd: 1 };
 
 /** How much one day differs from the next, on ln seconds: about 3 to 4 % of load. */
 export const LOG_OMEGA_PRIOR: GaussianPrior = { mean: Math.log(0.12), sd: 0.7 };

@@ -112,8 +112,6 @@ export interface CurveScales {
   readonly tau: number;
   /** Standard deviation from day to day. */
   readonly omega: number;
-  /** By how much more the curve's variances are than at these scales alone, since the scales are themselves in doubt. */
-  readonly doubt: number;
   /** Standard deviation of ln σ. */
   readonly logSigmaSd: number;
 }

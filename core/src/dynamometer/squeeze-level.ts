@@ -94,7 +94,7 @@ export function scoreForecast(
     (logs) => modeAt(logs).evidence,
     [LOG_TRIAL_PRIOR, LOG_WALK_PRIOR, LOG_DAY_PRIOR],
   );
-  const modes = points.map(({ logs, weight }) => ({ logs, weight, mode: modeAt(logs) }));
+  const modes = points().map(({ logs, weight }) => ({ logs, weight, mode: modeAt(logs) }));
   return (daysLater, trials) => {
     const each = modes.map(({ logs, weight, mode }) => {
       const [sigma, tau, omega] = logs.map(Math.exp) as [number, number, number];

@@ -92,7 +92,7 @@ export function movingLadder(
   const { x, inside } = best;
   const today = levelToday(best, ages.at(-1)!, Math.exp(logs[0]!));
   // Scales in doubt widen the level as far as the points about them say.
-  const variance = points.reduce((sum, { logs: at, weight }) => {
+  const variance = points().reduce((sum, { logs: at, weight }) => {
     const there = levelToday(modeAt(at), ages.at(-1)!, Math.exp(at[0]!));
     return sum + weight * (there.variance + (there.mean - today.mean) ** 2);
   }, 0);

@@ -4,8 +4,10 @@ import type { GaussianPrior } from '../statistics/posterior.ts';
 /** The most likely scales, on the log scale, and what is left of the doubt about them. */
 export interface FoundScales {
   readonly logs: readonly number[];
-  /** Points about the mode, and how much each weighs: together they stand for what the scales may be. */
-  readonly points: readonly { readonly logs: readonly number[]; readonly weight: number }[];
+  /** Standard deviation of each, by the curvature about the mode. */
+  readonly sds: readonly number[];
+  /** Points about the mode, and how much each weighs: together they stand for what the scales may be. Looks at the evidence anew. */
+  readonly points: () => readonly { readonly logs: readonly number[]; readonly weight: number }[];
 }
 
 /** How far from a point the evidence is looked at for its slope and curvature, in standard deviations of the prior. */
@@ -62,7 +64,8 @@ export function findScales(
   }
   return {
     logs: logsOf(u),
-    points: pointsAbout(u, here, root, value).map(({ at, weight }) => ({ logs: logsOf(at), weight })),
+    sds: priors.map(({ sd }, j) => sd * Math.hypot(...root.getRow(j))),
+    points: () => pointsAbout(u, here, root, value).map(({ at, weight }) => ({ logs: logsOf(at), weight })),
   };
 }
 

@@ -168,7 +168,7 @@ const leastOf = (ages: readonly number[]): number =>
   ages.length === 0 ? 0 : ages.reduce((least, age) => Math.min(least, age));
 
 /** Of the fit itself: another way of fitting makes every kept curve another one. */
-const FORMAT = 'moving-2';
+const FORMAT = 'moving-3';
 
 /** The same curve seen some days later. */
 function aged(curve: MovingCurve, days: number): MovingCurve {
