@@ -221,23 +221,24 @@ function firstOpener(usable: readonly Lift[]): ({ lift: Lift } & ReturnType<type
 /** The fewest exercises that cover every wanted target: breadth first over the sets of targets. */
 function fewest(lifts: readonly Lift[], wanted: number): Lift[] {
   const useful = lifts.map((lift) => ({ lift, gives: mask(lift) & wanted })).filter((each) => each.gives);
-  const reached = new Map<number, Lift[]>([[0, []]]);
-  let edge = [0];
-  while (edge.length) {
+  /** The exercise that reached a set of targets first, and from which set. */
+  const reached = new Map<number, { readonly lift: Lift; readonly from: number } | null>([[0, null]]);
+  const wayTo = (state: number): Lift[] => {
+    const last = reached.get(state);
+    return last ? [...wayTo(last.from), last.lift] : [];
+  };
+  for (let edge = [0]; edge.length > 0 && !reached.has(wanted);) {
     const next: number[] = [];
-    for (const state of edge) {
-      const chain = reached.get(state)!;
-      if (state === wanted) return chain;
+    for (const from of edge)
       for (const { lift, gives } of useful) {
-        const to = state | gives;
+        const to = from | gives;
         if (reached.has(to)) continue;
-        reached.set(to, [...chain, lift]);
+        reached.set(to, { lift, from });
         next.push(to);
       }
-    }
     edge = next;
   }
-  return [];
+  return wayTo(wanted);
 }
 
 /** Kit that the lightest-equipped exercise for a target would still need. */

@@ -2,7 +2,13 @@ import { GRIPS, type Grip, type HoldCurve } from '../clasp-curve/types.ts';
 import { medianLoad } from '../clasp-curve/read-outs.ts';
 import { checkHoldCurve } from '../clasp-curve/check-hold-curve.ts';
 import { addDays } from '../days.ts';
-import { GRIP_KINDS, WRIST_POSITIONS, type GripKind, type WristPosition } from '../set-demand/lift.ts';
+import {
+  GRIP_KINDS,
+  WRIST_POSITIONS,
+  type GripKind,
+  type Lift,
+  type WristPosition,
+} from '../set-demand/lift.ts';
 import { liftOf } from '../set-demand/lifts.ts';
 import { REP_STYLES, setDemand, type RepStyle } from '../set-demand/set-demand.ts';
 import { bool, day, listOf, oneOf, optional, positive, range, record, whole, type Check } from '../shape.ts';
@@ -99,11 +105,51 @@ const questionCheck: Check = record<GripWorkQuestion>({
  */
 export function gripWork(question: GripWorkQuestion): GripWork {
   questionCheck('', question);
-  return workUpTo(question);
+  return workUpTo(question.today, doneOf(question, 28));
 }
 
-/** {@link gripWork} for a question that has been checked: the items are many, and each week asks for all of them. */
-function workUpTo({ today, items, curves }: GripWorkQuestion): GripWork {
+/** What one item adds. */
+interface WorkDone {
+  readonly item: GripWorkItem;
+  readonly kind: GripKind;
+  readonly wrist: readonly WristPosition[];
+  readonly work: number;
+  /** Whether the item's own 10 s load is known. */
+  readonly known: boolean;
+}
+
+/** The items of so many days up to today that are work for the hands, each with what it adds. */
+function doneOf({ today, items, curves }: GripWorkQuestion, days: number): WorkDone[] {
+  const before = addDays(today, -days);
+  const tens = new Map<string, number>();
+  /** The 10 s load of a lift by its curve: sets of a log share a handful of them, and each is a reading of the curve. */
+  const tenOf = (curve: HoldCurve, { id, position, diameter }: Lift, grip: Grip | undefined): number => {
+    const key = `${id} ${grip}`;
+    const known = tens.get(key);
+    if (known !== undefined) return known;
+    const conditions = { position, ...(diameter && { diameter }), ...(grip && { grip }) };
+    const { value } = medianLoad(curve, { seconds: 10, ...conditions });
+    tens.set(key, value);
+    return value;
+  };
+  return items.flatMap((item): WorkDone[] => {
+    if (item.on > today || item.on <= before || item.strapped) return [];
+    const lift = liftOf(item.lift);
+    const { kind, wrist } = lift;
+    if (kind === null) return [];
+    // A band, or the body alone, may be written as no load.
+    const demand = setDemand({ ...item, load: Math.max(item.load, 1e-6) });
+    const seconds = item.sets * demand.seconds;
+    if (item.tenSecondLoad !== undefined)
+      return [{ item, kind, wrist, work: (seconds * item.load) / item.tenSecondLoad, known: true }];
+    const curve = lift.curve && curves[lift.curve];
+    if (!curve) return [{ item, kind, wrist, work: seconds * UNKNOWN_EFFORT, known: false }];
+    const work = (seconds * demand.load) / tenOf(curve, lift, item.grip);
+    return [{ item, kind, wrist, work, known: true }];
+  });
+}
+
+function workUpTo(today: string, done: readonly WorkDone[]): GripWork {
   const [weekAgo, monthAgo] = [addDays(today, -7), addDays(today, -28)];
   const byKind = Object.fromEntries(GRIP_KINDS.map((kind) => [kind, 0])) as Record<GripKind, number>;
   const byWrist = Object.fromEntries(WRIST_POSITIONS.map((each) => [each, 0])) as Record<
@@ -114,18 +160,14 @@ function workUpTo({ today, items, curves }: GripWorkQuestion): GripWork {
   let total = 0;
   let month = 0;
   let guessed = 0;
-  for (const item of items) {
-    if (item.on > today || item.on <= monthAgo || item.strapped) continue;
-    const lift = liftOf(item.lift);
-    if (lift.kind === null) continue;
-    const { seconds, share, known } = effortOf(item, curves);
-    const work = item.sets * seconds * share;
+  for (const { item, kind, wrist, work, known } of done) {
+    if (item.on > today || item.on <= monthAgo) continue;
     month += work;
     if (item.on <= weekAgo) continue;
     total += work;
     if (!known) guessed += work;
-    byKind[lift.kind] += work;
-    for (const position of lift.wrist) byWrist[position] += work / lift.wrist.length;
+    byKind[kind] += work;
+    for (const position of wrist) byWrist[position] += work / wrist.length;
     if (item.hard) hard.add(item.on);
   }
   const sum = (kinds: readonly GripKind[]): number => kinds.reduce((all, kind) => all + byKind[kind], 0);
@@ -145,27 +187,6 @@ function workUpTo({ today, items, curves }: GripWorkQuestion): GripWork {
   };
 }
 
-/** Seconds of a set, the load as a share of its 10 s load, and whether that is known. */
-function effortOf(
-  item: GripWorkItem,
-  curves: GripWorkQuestion['curves'],
-): { seconds: number; share: number; known: boolean } {
-  const lift = liftOf(item.lift);
-  // A band, or the body alone, may be written as no load.
-  const demand = setDemand({ ...item, load: Math.max(item.load, 1e-6) });
-  if (item.tenSecondLoad !== undefined)
-    return { seconds: demand.seconds, share: item.load / item.tenSecondLoad, known: true };
-  const curve = lift.curve && curves[lift.curve];
-  if (!curve) return { seconds: demand.seconds, share: UNKNOWN_EFFORT, known: false };
-  const ten = medianLoad(curve, {
-    seconds: 10,
-    position: lift.position,
-    ...(lift.diameter && { diameter: lift.diameter }),
-    ...(item.grip && { grip: item.grip }),
-  });
-  return { seconds: demand.seconds, share: demand.load / ten.value, known: true };
-}
-
 /** Grip work of one week. */
 export interface WeekOfGripWork {
   /** First of its seven days, YYYY-MM-DD. */
@@ -181,8 +202,9 @@ export interface WeekOfGripWork {
 export function gripWorkByWeek(question: GripWorkQuestion, weeks: number): WeekOfGripWork[] {
   whole(1, 520)('weeks', weeks);
   questionCheck('', question);
+  const done = doneOf(question, 7 * (weeks - 1) + 28);
   return Array.from({ length: weeks }, (_, i) => {
     const today = addDays(question.today, -7 * (weeks - 1 - i));
-    return { from: addDays(today, -6), work: workUpTo({ ...question, today }) };
+    return { from: addDays(today, -6), work: workUpTo(today, done) };
   });
 }

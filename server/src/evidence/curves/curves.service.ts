@@ -17,7 +17,6 @@ import {
   type MixedLedger,
   type MovingCurve,
 } from '@iron-clasp/core';
-import { LRUCache } from 'lru-cache';
 import { daysBetween, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
 import { Days } from '../../platform/days/days.ts';
 import type { LoggedHold, LoggedSet } from '../../records/log/log.entity.ts';
@@ -43,8 +42,6 @@ export type ObservedLifter = Pick<
 
 /** Days of the log that a curve rests on: over a year ago slope and effects were another lifter's. */
 export const MEMORY_DAYS = 400;
-/** Logs that this process keeps in its memory as they were last read, about 200 kB each. */
-const LOGS_REMEMBERED = 300;
 /** Days over which mixed-grip sides are counted. */
 const LEDGER_DAYS = 200;
 
@@ -62,10 +59,6 @@ interface WorkOfLifter {
 /** How long a lifter's hands hold what, from everything logged. */
 @Injectable()
 export class CurvesService {
-  readonly #read = new LRUCache<string, { stand: string; observations: readonly LoggedObservation[] }>({
-    max: LOGS_REMEMBERED,
-  });
-
   constructor(
     private readonly log: LogService,
     private readonly days: Days,
@@ -79,14 +72,8 @@ export class CurvesService {
     family: CurveFamily = 'support',
   ): Promise<readonly LoggedObservation[]> {
     const { id, bodyMass, deadliftMax, sport, bestPulled, bestChalk, deadliftOn } = lifter;
-    // The number is read before the rows: they are at least as new as it says.
-    const read = [await this.log.versionOf(id), this.days.today(club), bodyMass, deadliftMax, sport];
-    const stand = JSON.stringify([...read, bestPulled, bestChalk, deadliftOn]);
-    const known = this.#read.get(`${id} ${family}`);
-    if (known?.stand === stand) return known.observations;
-    const observations = await this.readLog(club, lifter, family);
-    this.#read.set(`${id} ${family}`, { stand, observations });
-    return observations;
+    const on = [this.days.today(club), bodyMass, deadliftMax, sport, bestPulled, bestChalk, deadliftOn];
+    return this.log.untilLogged(`observations ${family}`, id, on, () => this.readLog(club, lifter, family));
   }
 
   private async readLog(
@@ -162,16 +149,18 @@ export class CurvesService {
   }
 
   /** Which hand was under in the mixed-grip sets and holds of the recent log. */
-  async ledger(club: ClubRef, lifterId: string): Promise<MixedLedger> {
+  ledger(club: ClubRef, lifterId: string): Promise<MixedLedger> {
     const since = shiftDay(this.days.today(club), -LEDGER_DAYS);
-    const { sets, holds } = await this.log.mixedSince(lifterId, since);
-    return mixedLedger([
-      ...sets.map((set) => ({
-        ...{ sideUnder: set.sideUnder!, reps: set.reps, load: set.load },
-        seconds: demandOfLogged(set).seconds,
-      })),
-      ...holds.map(({ sideUnder, load, seconds }) => ({ sideUnder: sideUnder!, reps: 1, load, seconds })),
-    ]);
+    return this.log.untilLogged('ledger', lifterId, [since], async () => {
+      const { sets, holds } = await this.log.mixedSince(lifterId, since);
+      return mixedLedger([
+        ...sets.map((set) => ({
+          ...{ sideUnder: set.sideUnder!, reps: set.reps, load: set.load },
+          seconds: demandOfLogged(set).seconds,
+        })),
+        ...holds.map(({ sideUnder, load, seconds }) => ({ sideUnder: sideUnder!, reps: 1, load, seconds })),
+      ]);
+    });
   }
 }
 

@@ -55,6 +55,8 @@ export interface HoldFacts {
   readonly tests: readonly SqueezeTestRow[];
   /** What each coming session is held with, by session: its venue and the bar it names. */
   readonly kits: ReadonlyMap<string, VenueKit>;
+  /** What the venue where the lifter mostly trains has; null where there is none. */
+  readonly usualKit: VenueKit | null;
   readonly blocks: readonly SeasonMarkRow[];
   /** What the hold curve rests on, with the row of the log behind each. */
   readonly observations: readonly LoggedObservation[];
@@ -93,21 +95,23 @@ export class HoldFactsService {
     const monday = mondayOf(today);
     const from = shiftDay(monday, -7 * (WEEKS_BACK + 4));
     const to = shiftDay(monday, 7 * (WEEKS_AHEAD + 1) - 1);
-    const [sessions, sets, holds, blocks, observations, ledger, tests] = await Promise.all([
+    const [sessions, { sets, holds }, blocks, observations, ledger, tests, usual] = await Promise.all([
       this.training.between(lifterId, from, to),
-      this.log.setsSince([lifterId], from),
-      this.log.holdsSince([lifterId], from),
+      this.doneSince(lifterId, from),
       this.blocks.blocks(lifterId),
       this.curves.observations(club, profile.lifter),
       this.curves.ledger(club, lifterId),
       this.squeezes.tests(lifterId),
+      this.lifters.usualVenue(club, lifterId),
     ]);
     const coming = sessions.filter((session) => session.heldOn >= today);
     const ids = coming.map((session) => session.id);
-    const [planned, decisions, kits, settings, grippers] = await Promise.all([
+    const [planned, decisions, kits, usualKit, settings, grippers] = await Promise.all([
       this.training.plannedSets(ids),
       this.decisions.ofSessions(ids),
       this.kitsOf(club, coming),
+      // In the same turn: what two of them ask of one venue is read once.
+      usual === null ? null : this.kit.at(club.id, usual),
       this.settings.of(lifterId),
       this.grippers.since(lifterId, from),
     ]);
@@ -131,7 +135,7 @@ export class HoldFactsService {
     );
     return {
       ...{ profile, today, ledger, sessions, sets, holds, decisions, tests, blocks, kits },
-      ...{ moving, curve, observations, settings, isHard },
+      ...{ moving, curve, observations, settings, isHard, usualKit },
       strapsOffOn: strapsOffOn(sets.filter(isPull).map(useOfStraps), today),
       contents: withGrippers(
         grippers,
@@ -165,6 +169,19 @@ export class HoldFactsService {
         }),
       ),
     };
+  }
+
+  private doneSince(
+    lifterId: string,
+    from: string,
+  ): Promise<{ readonly sets: readonly LoggedSet[]; readonly holds: readonly LoggedHold[] }> {
+    return this.log.untilLogged('weeks of work', lifterId, [from], async () => {
+      const [sets, holds] = await Promise.all([
+        this.log.setsSince([lifterId], from),
+        this.log.holdsSince([lifterId], from),
+      ]);
+      return { sets, holds };
+    });
   }
 
   /** One look at each venue and bar that the sessions name. */

@@ -21,7 +21,6 @@ import type { SeasonMarkRow } from '../../records/hold-blocks/season-mark.entity
 import type { HoldSetting } from '../../records/hold-settings/hold-setting.entity.ts';
 import { ChangesService } from '../../records/changes/changes.service.ts';
 import { inForce } from '../../records/hold-decisions/hold-decisions.service.ts';
-import { KitService, type VenueKit } from '../../records/kit/kit.service.ts';
 import type { LoggedHold } from '../../records/log/log.entity.ts';
 import type { TrainingSession } from '../../records/training/training.entity.ts';
 import {
@@ -38,7 +37,6 @@ import {
   type HoldFacts,
 } from '../../evidence/holds/hold-facts.service.ts';
 import { missingFor } from '../../evidence/holds/hold-kit.ts';
-import { LifterTodayService } from '../../evidence/lifter-today/lifter-today.service.ts';
 import { forearmWeek } from '../../advice/planning/forearm-work.service.ts';
 import { wantsBodyMass } from '../../advice/holds/hold-prescriber.ts';
 import { proposalOf } from '../../advice/holds/plan-blocks.service.ts';
@@ -52,8 +50,6 @@ const BLOCKS_REPORTED = 3;
 export class HoldsViewService {
   constructor(
     private readonly facts: HoldFactsService,
-    private readonly lifters: LifterTodayService,
-    private readonly kit: KitService,
     private readonly plans: SessionHoldPlansService,
     private readonly changes: ChangesService,
   ) {}
@@ -125,24 +121,17 @@ export class HoldsViewService {
     };
   }
 
-  private async kindViews(club: ClubRef, facts: HoldFacts): Promise<HoldKindView[]> {
-    const usual = await this.lifters.usualVenue(club, facts.profile.lifter.id);
-    const kit = usual ? await this.kit.at(club.id, usual) : null;
-    return Promise.all(HOLD_KINDS.map((kind) => this.kindView(club, kind, facts, kit)));
+  private kindViews(club: ClubRef, facts: HoldFacts): Promise<HoldKindView[]> {
+    return Promise.all(HOLD_KINDS.map((kind) => this.kindView(club, kind, facts)));
   }
 
-  private async kindView(
-    club: ClubRef,
-    kind: HoldKindId,
-    facts: HoldFacts,
-    usual: VenueKit | null,
-  ): Promise<HoldKindView> {
-    const { sessions, today, profile, kits } = facts;
+  private async kindView(club: ClubRef, kind: HoldKindId, facts: HoldFacts): Promise<HoldKindView> {
+    const { sessions, today, profile, kits, usualKit } = facts;
     const next = sessions.find(
       (session) =>
         session.heldOn >= today && !session.finished && session.holds.some((hold) => hold.kind === kind),
     );
-    const kit = (next && kits.get(next.id)) ?? usual;
+    const kit = (next && kits.get(next.id)) ?? usualKit;
     const wants = wantsBodyMass(kind, profile);
     return {
       kind,
