@@ -1,6 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { DataSource, In, IsNull, type EntityManager } from 'typeorm';
 import type { PageKey } from '../../platform/http/paging.ts';
+import { readMany } from '../../platform/database/read-many.ts';
 import { together } from '../../platform/database/together.ts';
 import { Lifter, LifterChange, LifterHistory } from './lifter.entity.ts';
 
@@ -19,14 +20,14 @@ export class LiftersRepository {
 
   /** Those on the rack, by name; only those whose name contains `find`, which is in lower case. */
   onRack(clubId: string, find = ''): Promise<Lifter[]> {
-    return this.db
-      .getRepository(Lifter)
-      .createQueryBuilder('lifter')
-      .where('lifter.clubId = :clubId AND lifter.archivedAt IS NULL', { clubId })
-      .andWhere(`(:find = '' OR strpos(lower(lifter.name), :find) > 0)`, { find })
-      .orderBy('lifter.name')
-      .addOrderBy('lifter.id')
-      .getMany();
+    const found = `club_id = $1 AND archived_at IS NULL AND ($2 = '' OR strpos(lower(name), $2) > 0)`;
+    return readMany(this.db, Lifter, `${found} ORDER BY name, id`, [clubId, find]);
+  }
+
+  /** Some of them, by name. */
+  someOnRack(clubId: string, ids: readonly string[]): Promise<Lifter[]> {
+    const found = 'club_id = $1 AND archived_at IS NULL AND id = ANY($2)';
+    return readMany(this.db, Lifter, `${found} ORDER BY name, id`, [clubId, ids]);
   }
 
   /** The archived ones by name, those after the key. */

@@ -52,6 +52,11 @@ export class LiftersService implements OnModuleInit {
     return this.lifters.onRack(clubId, find.trim().toLowerCase());
   }
 
+  /** Some of those on the rack, by name; what was archived meanwhile is left out. */
+  someOnRack(clubId: string, ids: readonly string[]): Promise<Lifter[]> {
+    return this.lifters.someOnRack(clubId, ids);
+  }
+
   archived(clubId: string, after: PageKey | null, limit: number): Promise<Lifter[]> {
     return this.lifters.archived(clubId, after, limit);
   }

@@ -1,6 +1,7 @@
 import { Injectable } from '@nestjs/common';
-import { Between, DataSource, In, IsNull, type EntityManager } from 'typeorm';
+import { DataSource, In, IsNull, type EntityManager } from 'typeorm';
 import { PlannedSet, TrainingSession } from './training.entity.ts';
+import { readMany } from '../../platform/database/read-many.ts';
 import { togetherOrWithin } from '../../platform/database/together.ts';
 
 @Injectable()
@@ -62,11 +63,12 @@ export class TrainingRepository {
 
   /** The club's sessions between two days, both included, in order. */
   ofClubBetween(clubId: string, from: string, to: string, most: number): Promise<TrainingSession[]> {
-    return this.db.getRepository(TrainingSession).find({
-      where: { clubId, heldOn: Between(from, to), removedAt: IsNull() },
-      order: { heldOn: 'ASC', id: 'ASC' },
-      take: most,
-    });
+    return readMany(
+      this.db,
+      TrainingSession,
+      'club_id = $1 AND held_on BETWEEN $2 AND $3 AND removed_at IS NULL ORDER BY held_on, id LIMIT $4',
+      [clubId, from, to, most],
+    );
   }
 
   /** The lifter's sessions between two days, both included, in order. */

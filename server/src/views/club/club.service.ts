@@ -68,12 +68,7 @@ export class ClubService {
   async findingsOf(club: ClubRef, all: readonly Lifter[]): Promise<ClubView['lifters'][number][]> {
     const ids = all.map((each) => each.id);
     const found = await this.changes.allUntilChanged('findings', club, ids, async (missing) => {
-      const asked = await this.lifters.onRack(club.id);
-      const wanted = new Set(missing);
-      const read = await this.read(
-        club,
-        asked.filter(({ id }) => wanted.has(id)),
-      );
+      const read = await this.read(club, await this.lifters.someOnRack(club.id, missing));
       return new Map(read.map((each) => [each.id, each]));
     });
     return all.flatMap(({ id }) => found.get(id) ?? []);

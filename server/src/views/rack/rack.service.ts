@@ -43,7 +43,7 @@ export class RackService {
       club,
       all.map(({ id }) => id),
       async (missing) => {
-        const read = await this.rows(missing, await this.lifters.onRack(club.id), today);
+        const read = await this.rows(await this.lifters.someOnRack(club.id, missing), today);
         return new Map(read.map((row) => [row.id, row]));
       },
     );
@@ -56,12 +56,8 @@ export class RackService {
   }
 
   /** What the rack says of some of those on it. */
-  private async rows(
-    ids: readonly string[],
-    all: readonly Lifter[],
-    today: string,
-  ): Promise<RackView['lifters']> {
-    const wanted = new Set(ids);
+  private async rows(some: readonly Lifter[], today: string): Promise<RackView['lifters']> {
+    const ids = some.map(({ id }) => id);
     const [histories, checks, sessions, meets, bare] = await Promise.all([
       this.lifters.histories(ids),
       this.checks.latestOf(ids),
@@ -69,22 +65,18 @@ export class RackService {
       this.meets.nextOf(ids, today),
       this.log.bareFortnights(ids, today),
     ]);
-    return all
-      .filter(({ id }) => wanted.has(id))
-      .map(({ id, name, sport }) => {
-        const [check, session, next] = [checks.get(id), sessions.get(id), meets.get(id)];
-        const meet = next
-          ? { name: next.name, on: next.heldOn, days: daysBetween(today, next.heldOn) }
-          : null;
-        const uncleared = (histories.get(id) ?? []).filter((flag) => !flag.cleared).map((flag) => flag.kind);
-        return {
-          ...{ id, name, sport, meet },
-          hands: check?.hands ?? UNCHECKED_HANDS,
-          handsOn: check?.checkedOn ?? null,
-          nextSession: session ? { id: session.id, on: session.heldOn, title: session.title } : null,
-          flag: flagOf({ hands: check?.hands ?? null, uncleared, ...(bare.get(id) ?? NOTHING_BARE) }, meet),
-        };
-      });
+    return some.map(({ id, name, sport }) => {
+      const [check, session, next] = [checks.get(id), sessions.get(id), meets.get(id)];
+      const meet = next ? { name: next.name, on: next.heldOn, days: daysBetween(today, next.heldOn) } : null;
+      const uncleared = (histories.get(id) ?? []).filter((flag) => !flag.cleared).map((flag) => flag.kind);
+      return {
+        ...{ id, name, sport, meet },
+        hands: check?.hands ?? UNCHECKED_HANDS,
+        handsOn: check?.checkedOn ?? null,
+        nextSession: session ? { id: session.id, on: session.heldOn, title: session.title } : null,
+        flag: flagOf({ hands: check?.hands ?? null, uncleared, ...(bare.get(id) ?? NOTHING_BARE) }, meet),
+      };
+    });
   }
 
   /** Everybody on the rack who trains today, by name. */

@@ -73,8 +73,9 @@ export class TodayService {
       .filter((session) => place.has(session.lifterId))
       .sort((a, b) => place.get(a.lifterId)! - place.get(b.lifterId)!);
     const todays = own.filter((session) => session.heldOn === today);
+    const lastSoon = shiftDay(today, SOON_DAYS);
     const soon = own
-      .filter((each) => each.heldOn > today && each.heldOn <= shiftDay(today, SOON_DAYS))
+      .filter((each) => each.heldOn > today && each.heldOn <= lastSoon)
       // A hold is accepted days ahead; the sets of another day are looked at on their day.
       .filter((each) => each.holds.length > 0)
       .sort((a, b) => a.heldOn.localeCompare(b.heldOn));

@@ -34,9 +34,8 @@ export class WeekAheadService {
     const days = Array.from({ length: DAYS_AHEAD }, (_, i) => shiftDay(today, i));
     const last = days.at(-1)!;
     const meetSoon = ({ id }: Lifter): boolean => (meets.get(id)?.heldOn ?? '9999') <= last;
-    const busy = lifters.filter(
-      (lifter) => meetSoon(lifter) || sessions.some((session) => session.lifterId === lifter.id),
-    );
+    const trains = new Set(sessions.map((session) => session.lifterId));
+    const busy = lifters.filter((lifter) => meetSoon(lifter) || trains.has(lifter.id));
     const shown = busy.slice(0, MOST_ROWS);
     const ids = shown.map((lifter) => lifter.id);
     const own = sessions.filter((session) => ids.includes(session.lifterId));
