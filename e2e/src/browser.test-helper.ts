@@ -1,16 +1,13 @@
 import { SOUND_HAND } from '@iron-clasp/core';
-import { existsSync, readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
+import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import type { RackView } from '@iron-clasp/contract';
-import type { AxeResults } from 'axe-core';
 import { By, error, Key, type WebElement } from 'selenium-webdriver';
 import type { Driver } from 'selenium-webdriver/chrome.js';
 // The same browser, with a window, takes the screenshots.
 import { openShell, setSize } from '../../tools/lib/browser.mjs';
+import { violationsOn } from './accessibility.test-helper.ts';
 import { ServedCopy } from './served-copy.test-helper.ts';
-
-const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
 /** Longest wait for a condition, ms: generous, since only a failure ever waits so long. */
 const PATIENCE = 40_000;
@@ -419,19 +416,7 @@ export class Page {
 
   /** Violations of WCAG 2.2 A and AA on the page as it stands, in words. */
   async accessibility(): Promise<string[]> {
-    // A page that is looked at again has it; the short form of it, past the driver's own wrapping, takes a third of the time.
-    if (!(await this.driver.executeScript<boolean>("return typeof axe === 'object'")))
-      await this.driver.sendDevToolsCommand('Runtime.evaluate', { expression: AXE });
-    const result = await this.driver.executeAsyncScript<AxeResults>(
-      `const done = arguments[0];
-       axe.run(document, {
-         runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'],
-         resultTypes: ['violations'], iframes: false, preload: false,
-       }).then(({ violations }) => done({ violations }));`,
-    );
-    return result.violations.map(
-      (each) => `${each.id}: ${each.help}: ${each.nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`,
-    );
+    return violationsOn(this.driver);
   }
 }
 
