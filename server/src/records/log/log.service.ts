@@ -32,8 +32,8 @@ const SAME_HOLD = [
   ...SAID,
 ] as const;
 
-/** Readings of logs that this process keeps in its memory, two or three a lifter, about 100 kB each. */
-const READINGS_REMEMBERED = 900;
+/** Readings of logs that this process keeps in its memory: three a lifter, 100 to 250 kB each. */
+const READINGS_REMEMBERED = 600;
 
 /** Whose log has changed. */
 export type LogChange = Pick<LoggedSet, 'clubId' | 'lifterId'>;
