@@ -6,6 +6,7 @@ import { together } from '../../platform/database/together.ts';
 import type { ClubRef } from '../../platform/days/club-day.ts';
 import { Days } from '../../platform/days/days.ts';
 import { frozen } from '../../platform/memory/frozen.ts';
+import { WhileItStands } from '../../platform/memory/while-it-stands.ts';
 
 /** Answers that this process keeps, up to some 100 kB each. */
 const MOST = 2_000;
@@ -28,9 +29,7 @@ export interface AnswerOf {
  */
 @Injectable()
 export class ChangesService implements OnModuleInit {
-  readonly #answers = new LRUCache<string, { readonly stand: string; readonly answer: Promise<unknown> }>({
-    max: MOST,
-  });
+  readonly #answers = new WhileItStands({ max: MOST });
   readonly #lists = new LRUCache<string, { readonly stand: string; readonly answer: unknown }>({
     max: MOST_IN_LISTS,
   });
@@ -87,7 +86,7 @@ export class ChangesService implements OnModuleInit {
     const [row] = await this.stands([lifterId], club.id);
     // No such lifter, or one of another club: the work says so.
     if (!row) return work();
-    return this.keep(keyOf(what, club, id), `${row.stand} ${this.days.today(club)}`, work);
+    return this.#answers.of(keyOf(what, club, id), `${row.stand} ${this.days.today(club)}`, work);
   }
 
   /** The same of several lifters at once: what stands is given, the rest is worked out together. */
@@ -125,17 +124,9 @@ export class ChangesService implements OnModuleInit {
       [club.id],
     );
     const stand = row?.stand;
-    return stand ? this.keep(keyOf(what, club, ''), `${stand} ${this.days.today(club)}`, work) : work();
-  }
-
-  private keep<Answer>(key: string, stand: string, work: () => Promise<Answer>): Promise<Answer> {
-    const known = this.#answers.get(key);
-    if (known?.stand === stand) return known.answer as Promise<Answer>;
-    const answer = work().then(frozen);
-    this.#answers.set(key, { stand, answer });
-    // A fault is not kept: whoever asks next tries again.
-    answer.catch(() => this.#answers.get(key)?.answer === answer && this.#answers.delete(key));
-    return answer;
+    return stand
+      ? this.#answers.of(keyOf(what, club, ''), `${stand} ${this.days.today(club)}`, work)
+      : work();
   }
 }
 

@@ -1,14 +1,13 @@
 import { Injectable, type OnModuleInit } from '@nestjs/common';
 import type { CorrectionView } from '@iron-clasp/contract';
 import type { HoldKindId } from '@iron-clasp/core';
-import { LRUCache } from 'lru-cache';
 import { Subject, type Observable } from 'rxjs';
 import { DataSource, type EntityManager } from 'typeorm';
 import { Owners } from '../../platform/access/owners.ts';
 import { alike, insertMany, insertNew, keepOnce } from '../../platform/database/saves.ts';
 import type { PageKey } from '../../platform/http/paging.ts';
 import { differsFromKept, notFound, Problem } from '../../platform/http/problem.ts';
-import { frozen } from '../../platform/memory/frozen.ts';
+import { WhileItStands } from '../../platform/memory/while-it-stands.ts';
 import { AccountsService, type Names } from '../accounts/accounts.service.ts';
 import { BroughtRows } from '../../platform/database/brought-rows.ts';
 import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
@@ -45,9 +44,7 @@ export class LogService implements OnModuleInit {
   /** Whose log has changed, once the change is kept. */
   readonly changes: Observable<LogChange> = this.#changes;
 
-  readonly #read = new LRUCache<string, { readonly stand: string; readonly answer: Promise<object> }>({
-    max: READINGS_REMEMBERED,
-  });
+  readonly #read = new WhileItStands({ max: READINGS_REMEMBERED });
 
   /** Sets that come from files. */
   readonly brought = new BroughtRows(LoggedSet, 'undoneAt');
@@ -84,33 +81,21 @@ export class LogService implements OnModuleInit {
     return new Set(rows.map((row) => row.id));
   }
 
-  /** A number that grows with every change of the lifter's log: what was read of it is good for as long as it stands. */
-  versionOf(lifterId: string): Promise<string> {
-    return this.log.versionOf(lifterId);
-  }
-
   /**
    * What rests on a lifter's log, worked out once until the log changes; nobody may alter it.
    * @param what names the work; the same name is always the same work.
    * @param on what else the answer rests on: the day, for one.
    * @param work reads what is committed, outside any transaction.
    */
-  async untilLogged<Answer extends object>(
+  async untilLogged<Answer>(
     what: string,
     lifterId: string,
     on: readonly unknown[],
     work: () => Promise<Answer>,
   ): Promise<Answer> {
     // The number is read before the rows: they are at least as new as it says.
-    const stand = JSON.stringify([await this.versionOf(lifterId), ...on]);
-    const key = `${lifterId} ${what}`;
-    const known = this.#read.get(key);
-    if (known?.stand === stand) return known.answer as Promise<Answer>;
-    const answer = work().then(frozen);
-    this.#read.set(key, { stand, answer });
-    // A fault is not kept: whoever asks next tries again.
-    answer.catch(() => this.#read.get(key)?.answer === answer && this.#read.delete(key));
-    return answer;
+    const stand = JSON.stringify([await this.log.versionOf(lifterId), ...on]);
+    return this.#read.of(`${lifterId} ${what}`, stand, work);
   }
 
   /**
