@@ -227,7 +227,8 @@ function fewest(lifts: readonly Lift[], wanted: number): Lift[] {
     const last = reached.get(state);
     return last ? [...wayTo(last.from), last.lift] : [];
   };
-  for (let edge = [0]; edge.length > 0 && !reached.has(wanted);) {
+  let edge = [0];
+  while (edge.length > 0 && !reached.has(wanted)) {
     const next: number[] = [];
     for (const from of edge)
       for (const { lift, gives } of useful) {

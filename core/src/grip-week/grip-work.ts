@@ -70,6 +70,9 @@ export const CLOSING_TO_OPENING_LIMIT = 8;
 /** Effort taken where an item's own 10 s load is not known: light, long sets. */
 export const UNKNOWN_EFFORT = 0.5;
 
+/** Days that a week's work is held against. */
+const MONTH = 28;
+
 const itemCheck: Check = record<GripWorkItem>({
   on: day,
   lift: (field, value) => void liftOf(value as string, field),
@@ -105,7 +108,7 @@ const questionCheck: Check = record<GripWorkQuestion>({
  */
 export function gripWork(question: GripWorkQuestion): GripWork {
   questionCheck('', question);
-  return workUpTo(question.today, doneOf(question, 28));
+  return workUpTo(question.today, doneOf(question, MONTH));
 }
 
 /** What one item adds. */
@@ -150,7 +153,7 @@ function doneOf({ today, items, curves }: GripWorkQuestion, days: number): WorkD
 }
 
 function workUpTo(today: string, done: readonly WorkDone[]): GripWork {
-  const [weekAgo, monthAgo] = [addDays(today, -7), addDays(today, -28)];
+  const [weekAgo, monthAgo] = [addDays(today, -7), addDays(today, -MONTH)];
   const byKind = Object.fromEntries(GRIP_KINDS.map((kind) => [kind, 0])) as Record<GripKind, number>;
   const byWrist = Object.fromEntries(WRIST_POSITIONS.map((each) => [each, 0])) as Record<
     WristPosition,
@@ -202,7 +205,7 @@ export interface WeekOfGripWork {
 export function gripWorkByWeek(question: GripWorkQuestion, weeks: number): WeekOfGripWork[] {
   whole(1, 520)('weeks', weeks);
   questionCheck('', question);
-  const done = doneOf(question, 7 * (weeks - 1) + 28);
+  const done = doneOf(question, 7 * (weeks - 1) + MONTH);
   return Array.from({ length: weeks }, (_, i) => {
     const today = addDays(question.today, -7 * (weeks - 1 - i));
     return { from: addDays(today, -6), work: workUpTo(today, done) };
