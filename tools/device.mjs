@@ -8,8 +8,8 @@ const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
 
 /** `npm run device -- --port 4817 --left 38 --right 41`: the simulated dynamometer by itself. */
 run(async () => {
-  ensurePackages(ROOT);
-  ensureBuilt(ROOT);
+  await ensurePackages(ROOT);
+  await ensureBuilt(ROOT);
   const child = spawn(process.execPath, [join(ROOT, 'device', 'dist', 'main.js'), ...process.argv.slice(2)], {
     stdio: 'inherit',
   });

@@ -21,8 +21,8 @@ run(async () => {
   if (!existsSync(file)) throw new Trouble(`There is no file ${file}.`);
   if (readFileSync(file).subarray(0, 5).toString('latin1') !== 'PGDMP')
     throw new Trouble(`${file} is no backup of Iron Clasp: those are made by the server and end in .dump.`);
-  ensurePackages(ROOT);
-  ensureBuilt(ROOT);
+  await ensurePackages(ROOT);
+  await ensureBuilt(ROOT);
   const data = resolve(process.env.IRON_CLASP_DATA || join(ROOT, '.data'));
   const lock = join(data, 'running.json');
   const held = existsSync(lock) ? pidIn(lock) : undefined;

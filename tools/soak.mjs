@@ -16,8 +16,8 @@ run(async () => {
   const [rounds = 20, seed = Date.now() % 100_000, processes = 1] = process.argv.slice(2).map(Number);
   if (!(rounds > 0) || !Number.isInteger(seed) || !(processes > 0))
     throw new Trouble('Say how many rounds, a whole seed, and how many processes: npm run soak -- 20 7 2');
-  ensurePackages(ROOT);
-  ensureBuilt(ROOT);
+  await ensurePackages(ROOT);
+  await ensureBuilt(ROOT);
   const work = temporaryFolder('iron-clasp-soak-');
   const postgres = await startPostgres(join(work, 'postgres'));
   try {

@@ -4,7 +4,7 @@ import { fileURLToPath } from 'node:url';
 import { ensureBuilt, ensurePackages } from './lib/build.mjs';
 import { DEVICE_PORT, startDevice } from './lib/device.mjs';
 import { alive, checkDisk, checkNode, makeFolder, portIsFree } from './lib/machine.mjs';
-import { keepRunning, startPostgres } from './lib/postgres.mjs';
+import { keepRunning, needPostgres, startPostgres } from './lib/postgres.mjs';
 import { run, say, Trouble } from './lib/say.mjs';
 import { startServer } from './lib/server.mjs';
 
@@ -39,8 +39,8 @@ run(async () => {
         `Port ${port} is in use. Stop what uses it, or choose another: IRON_CLASP_PORT=${port + 1} npm start`,
       );
     }
-    ensurePackages(ROOT);
-    ensureBuilt(ROOT);
+    await Promise.all([ensurePackages(ROOT), process.env.DATABASE_URL ? undefined : needPostgres()]);
+    await ensureBuilt(ROOT);
     const databaseUrl = process.env.DATABASE_URL || (await ownDatabase(dataDir, toStop));
     say('Starting the server …');
     const server = await Promise.race([

@@ -8,7 +8,7 @@ import { ensureBuilt, ensurePackages } from './lib/build.mjs';
 import { checks } from './lib/checks.mjs';
 import { makeDemoTemplate } from './lib/demo-template.mjs';
 import { checkDisk, checkNode, installDebian, temporaryFolder } from './lib/machine.mjs';
-import { startPostgres } from './lib/postgres.mjs';
+import { findPostgres, POSTGRES_PACKAGES, startPostgres } from './lib/postgres.mjs';
 import { run, say, Trouble } from './lib/say.mjs';
 
 const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
@@ -39,13 +39,11 @@ run(async () => {
   const work = temporaryFolder('iron-clasp-test-');
   toStop.push(() => rmSync(work, { recursive: true, force: true, maxRetries: 5 }));
   try {
-    ensurePackages(ROOT);
-    if (!BROWSER_FILES.every((path) => existsSync(path)))
-      installDebian(BROWSER_PACKAGES, 'Chromium and ChromeDriver are not installed.');
+    await Promise.all([ensurePackages(ROOT), ensureDebian()]);
     // Checks and building go on while the unit tests run in a process of their own.
     const unit = runJest('unit tests', ['core', 'contract', 'device', 'web'], work, TOGETHER);
     await runChecks();
-    ensureBuilt(ROOT);
+    await ensureBuilt(ROOT);
     await unit;
     const postgres = await startPostgres(join(work, 'postgres'), { settings: { fsync: 'off' } });
     toStop.push(() => postgres.remove());
@@ -70,6 +68,15 @@ run(async () => {
 
 async function cleanUp() {
   while (toStop.length) await toStop.pop()();
+}
+
+/** What the tests need of the system, in one go: the package lists are read once. */
+async function ensureDebian() {
+  const missing = [
+    ...(findPostgres() ? [] : POSTGRES_PACKAGES),
+    ...(BROWSER_FILES.every((path) => existsSync(path)) ? [] : BROWSER_PACKAGES),
+  ];
+  if (missing.length) await installDebian(missing, `The tests need ${missing.join(', ')}.`);
 }
 
 async function runChecks() {

@@ -73,10 +73,15 @@ export async function openShell({ width = 1280, height = 800, flags = [] } = {})
     stdio: ['ignore', 'ignore', 'pipe'],
   });
   const ended = once(shell, 'exit');
-  const address = await listening(shell);
-  await fetch(`http://${address}/json/new?about:blank`, { method: 'PUT' });
-  const driver = await drive(new Options().debuggerAddress(address));
-  await setSize(driver, width, height);
+  const driver = await handedOver(shell, width, height).catch(async (error) => {
+    // What cannot be driven must not stay behind: nobody else ends it.
+    if (shell.pid !== undefined && shell.exitCode === null) {
+      shell.kill('SIGKILL');
+      await ended;
+    }
+    await away(profile);
+    throw error;
+  });
   const close = async () => {
     // Told to end by a signal it would leave processes of its own behind; nobody is left to answer this, which
     // the driver takes for a fault.
@@ -86,6 +91,14 @@ export async function openShell({ width = 1280, height = 800, flags = [] } = {})
     await away(profile);
   };
   return { driver, close };
+}
+
+async function handedOver(shell, width, height) {
+  const address = await listening(shell);
+  await fetch(`http://${address}/json/new?about:blank`, { method: 'PUT' });
+  const driver = await drive(new Options().debuggerAddress(address));
+  await setSize(driver, width, height);
+  return driver;
 }
 
 const freshProfile = () => mkdtempSync(join(tmpdir(), 'iron-clasp-chromium-'));

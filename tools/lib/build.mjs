@@ -1,12 +1,11 @@
-import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { must } from './machine.mjs';
-import { say, Trouble } from './say.mjs';
+import { mustBeside } from './machine.mjs';
+import { say } from './say.mjs';
 
 /** Installs npm packages where they are missing or the lock file has changed since. */
-export function ensurePackages(root) {
+export async function ensurePackages(root) {
   const stamp = join(root, 'node_modules', '.iron-clasp-lock');
   const lock = createHash('sha256')
     .update(readFileSync(join(root, 'package-lock.json')))
@@ -17,15 +16,10 @@ export function ensurePackages(root) {
   say('Installing npm packages (once, about a minute) …');
   // Not `npm ci`: it refuses a lock file in which optional builds for other platforms are missing. See docs/decisions.
   const options = ['--include=dev', '--no-save', '--no-audit', '--no-fund', '--loglevel=error'];
-  const done = spawnSync('npm', ['install', ...options], {
+  await mustBeside('npm', ['install', ...options], {
+    what: 'Installing the packages (is the registry within reach?)',
     cwd: root,
-    encoding: 'utf8',
-    stdio: ['ignore', 'pipe', 'pipe'],
   });
-  if (done.status !== 0)
-    throw new Trouble(
-      `npm could not install the packages. Is the registry within reach?\n${(done.stderr || done.stdout || '').trim().split('\n').slice(-12).join('\n')}`,
-    );
   writeFileSync(stamp, whole);
 }
 
@@ -34,7 +28,7 @@ const ALSO = { web: ['docs/guide.md'] };
 const PACKAGES = ['core', 'contract', 'device', 'server', 'web'];
 
 /** Builds every package whose sources changed since the last build. */
-export function ensureBuilt(root) {
+export async function ensureBuilt(root) {
   let changed = false;
   for (const name of PACKAGES) {
     const stamp = join(root, name, 'dist', '.built-from');
@@ -43,7 +37,7 @@ export function ensureBuilt(root) {
     changed ||= !existsSync(stamp) || readFileSync(stamp, 'utf8') !== from;
     if (!changed) continue;
     say(`Building ${name} …`);
-    must('npm', ['run', 'build', '-w', `@iron-clasp/${name}`, '--loglevel=error'], {
+    await mustBeside('npm', ['run', 'build', '-w', `@iron-clasp/${name}`, '--loglevel=error'], {
       what: `Building ${name}`,
       cwd: root,
       // A shell or a test runner may say otherwise: React would then be built in as for developers, twice as slow.

@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { execFile, spawnSync } from 'node:child_process';
 import { chmodSync, existsSync, mkdirSync, mkdtempSync, statfsSync } from 'node:fs';
 import { randomInt } from 'node:crypto';
 import { createServer } from 'node:net';
@@ -59,15 +59,29 @@ export function must(command, args, { what, ...options } = {}) {
     ...options,
   });
   if (done.error) throw new Trouble(`${what ?? command} could not be run: ${done.error.message}`);
-  if (done.status !== 0) {
-    const words = `${done.stdout ?? ''}${done.stderr ?? ''}`.trim().split('\n').slice(-25).join('\n');
-    throw new Trouble(`${what ?? `${command} ${args.join(' ')}`} failed:\n${words}`);
-  }
+  if (done.status !== 0) throw failed(what ?? `${command} ${args.join(' ')}`, done);
   return done.stdout ?? '';
 }
 
+const failed = (what, { stdout, stderr }) =>
+  new Trouble(
+    `${what} failed:\n${`${stdout ?? ''}${stderr ?? ''}`.trim().split('\n').slice(-25).join('\n')}`,
+  );
+
+/** The same beside what else goes on: it waits for nothing, and is waited for. */
+export function mustBeside(command, args, { what, ...options } = {}) {
+  return new Promise((resolve, reject) => {
+    execFile(command, args, { maxBuffer: 1 << 28, ...options }, (error, stdout, stderr) => {
+      if (!error) resolve(stdout);
+      else if (typeof error.code === 'string')
+        reject(new Trouble(`${what ?? command} could not be run: ${error.message}`));
+      else reject(failed(what ?? `${command} ${args.join(' ')}`, { stdout, stderr }));
+    }).stdin.end();
+  });
+}
+
 /** Installs Debian packages as root; otherwise stops with the one command to run. */
-export function installDebian(packages, why, root = isRoot()) {
+export async function installDebian(packages, why, root = isRoot()) {
   const command = `apt-get install -y ${packages.join(' ')}`;
   if (!root) throw new Trouble(`${why} Run this once, then try again:\n\n    sudo ${command}\n`);
   if (spawnSync('apt-get', ['--version']).error) {
@@ -77,8 +91,8 @@ export function installDebian(packages, why, root = isRoot()) {
   }
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
   say(`Installing ${packages.join(', ')} (once, a minute or two) …`);
-  must('apt-get', ['update'], { what: 'Reading the package lists', env });
-  must('apt-get', ['install', '-y', '--no-install-recommends', ...packages], {
+  await mustBeside('apt-get', ['update'], { what: 'Reading the package lists', env });
+  await mustBeside('apt-get', ['install', '-y', '--no-install-recommends', ...packages], {
     what: `Installing ${packages.join(', ')}`,
     env,
   });

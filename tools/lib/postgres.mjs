@@ -6,6 +6,7 @@ import { alive, freePort, installDebian, isRoot, makeFolder, must } from './mach
 import { say, Trouble } from './say.mjs';
 
 const DEBIAN_HOME = '/usr/lib/postgresql';
+export const POSTGRES_PACKAGES = ['postgresql'];
 
 /** Folder of PostgreSQL's programs, or undefined where it is not installed. */
 export function findPostgres() {
@@ -22,8 +23,9 @@ export function findPostgres() {
   );
 }
 
-function needPostgres() {
-  if (!findPostgres()) installDebian(['postgresql'], 'PostgreSQL is not installed.');
+/** Installs PostgreSQL where it is missing; the folder of its programs. */
+export async function needPostgres() {
+  if (!findPostgres()) await installDebian(POSTGRES_PACKAGES, 'PostgreSQL is not installed.');
   const found = findPostgres();
   if (!found) throw new Trouble('PostgreSQL was installed but its programs are not where Debian puts them.');
   return found;
@@ -55,7 +57,7 @@ function reachable(wanted, as) {
  * @returns its address and how to stop it.
  */
 export async function startPostgres(dir, { settings = {} } = {}) {
-  const bin = needPostgres();
+  const bin = await needPostgres();
   const as = runner();
   const data = reachable(resolve(dir), as);
   const secret = `${data}.secret`;

@@ -9,8 +9,8 @@ import { startServer } from './server.mjs';
 /** A whole stack of its own with the demo freshly loaded, for measuring and for pictures; `stop` leaves nothing behind. */
 export async function startStack(root, more = {}) {
   const work = temporaryFolder('iron-clasp-stack-');
-  ensurePackages(root);
-  ensureBuilt(root);
+  await ensurePackages(root);
+  await ensureBuilt(root);
   const postgres = await startPostgres(join(work, 'postgres'));
   const env = { IRON_CLASP_LOG: 'silent', ...demoDay(), ...more };
   const server = await startServer(root, { databaseUrl: postgres.url, port: await freePort(), env });

@@ -233,9 +233,9 @@ describe('says plainly what is in the way', () => {
     expect(() => checkNode('22.0.0')).not.toThrow();
   });
 
-  it('no PostgreSQL and not root: the one command to run', () => {
-    const install = () => installDebian(['postgresql'], 'PostgreSQL is not installed.', false);
-    expect(install).toThrow(
+  it('no PostgreSQL and not root: the one command to run', async () => {
+    const install = installDebian(['postgresql'], 'PostgreSQL is not installed.', false);
+    await expect(install).rejects.toThrow(
       /PostgreSQL is not installed\. Run this once[^]*sudo apt-get install -y postgresql/,
     );
   });
