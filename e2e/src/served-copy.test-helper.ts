@@ -10,7 +10,7 @@ export async function copyOf(template: string): Promise<string> {
   const admin = process.env['IRON_CLASP_E2E_DATABASE'];
   if (!admin) throw new Error('IRON_CLASP_E2E_DATABASE is not set: these tests run through `npm test`.');
   const name = `e2e_${randomUUID().replaceAll('-', '')}`;
-  await ask(admin, `CREATE DATABASE ${name} TEMPLATE ${template}`);
+  await ask(admin, `CREATE DATABASE ${name} TEMPLATE ${template} STRATEGY FILE_COPY`);
   return admin.replace(/\/[^/]*$/, `/${name}`);
 }
 

@@ -39,7 +39,7 @@ export async function startApi(more: Partial<Config> = {}): Promise<Api> {
   if (!admin) throw new Error('DATABASE_URL is not set: these tests run through `npm test`.');
   const name = `test_${randomUUID().replaceAll('-', '')}`;
   const template = await demoTemplate(admin);
-  await sql(admin, `CREATE DATABASE ${name} TEMPLATE ${template}`);
+  await sql(admin, `CREATE DATABASE ${name} TEMPLATE ${template} STRATEGY FILE_COPY`);
   const databaseUrl = urlOf(admin, name);
   const app = await application(databaseUrl, more);
   const db = app.get(DataSource);
