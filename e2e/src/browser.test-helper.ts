@@ -8,6 +8,7 @@ import type { Driver } from 'selenium-webdriver/chrome.js';
 import { openShell, setSize } from '../../tools/lib/browser.mjs';
 import { violationsOn } from './accessibility.test-helper.ts';
 import { ServedCopy } from './served-copy.test-helper.ts';
+import { WATCH } from './watch.test-helper.ts';
 
 /** Longest wait for a condition, ms: generous, since only a failure ever waits so long. */
 const PATIENCE = 40_000;
@@ -45,44 +46,6 @@ export async function query(text: string): Promise<void> {
   await (await serverOfThisFile()).query(text);
 }
 
-/** How long a page is watched before it is asked anew, ms: what is shown by style alone changes nothing in it. */
-const WATCHED = 5_000;
-
-/** Between two looks at a page that changes all the time, ms: each look lays it out. */
-const BETWEEN = 100;
-
-/** A script that looks now, and again whenever the page has changed. */
-const WATCH = (look: string): string => `
-  const args = [...arguments], done = args.pop();
-  const said = (element) => element.textContent.replaceAll(/[\\s\\u00a0]+/g, ' ').trim();
-  const find = () => { ${look} };
-  let last = 0, waiting = false, over = false;
-  const finish = (found) => {
-    if (over) return;
-    over = true;
-    observer.disconnect();
-    clearInterval(timer);
-    done(found);
-  };
-  const check = () => {
-    waiting = false;
-    last = performance.now();
-    let found;
-    // The page may redraw between finding and reading an element: that is "not yet".
-    try { found = find(); } catch { return; }
-    if (found) finish(found);
-  };
-  const observer = new MutationObserver(() => {
-    if (waiting || over) return;
-    const since = performance.now() - last;
-    if (since > ${BETWEEN}) check();
-    else { waiting = true; setTimeout(check, ${BETWEEN} - since); }
-  });
-  observer.observe(document, { subtree: true, childList: true, characterData: true, attributes: true });
-  const timer = setInterval(() => (performance.now() - start > ${WATCHED} ? finish(null) : check()), 200);
-  const start = performance.now();
-  check();`;
-
 /** A page of the real application in headless Chromium, driven as a person would. */
 export class Page {
   readonly driver: Driver;
@@ -98,6 +61,7 @@ export class Page {
   }
 
   static async open(device = LAPTOP, base?: string): Promise<Page> {
+    const at = base ?? (await serverOfThisFile()).url;
     const { driver, close } = await openShell({
       ...device,
       flags: [...UNOPTIMISED, ...(device.flags ?? [])],
@@ -106,7 +70,7 @@ export class Page {
       await driver.sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
         source: 'delete Navigator.prototype.serviceWorker',
       });
-    return new Page(driver, close, base ?? (await serverOfThisFile()).url);
+    return new Page(driver, close, at);
   }
 
   close(): Promise<void> {
@@ -292,7 +256,13 @@ export class Page {
 
   /** Puts words in the place of what a field says, by key: cleared past the page, it would be drawn again with what it said. */
   async overwrite(field: WebElement, words: string): Promise<void> {
-    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), words === '' ? Key.DELETE : words);
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), words === '' ? Key.DELETE : '');
+    await this.insert(words);
+  }
+
+  /** Puts words where the writing mark stands, all at once, as what is dictated or pasted comes: each key would draw the page anew. */
+  async insert(words: string): Promise<void> {
+    if (words !== '') await this.driver.sendDevToolsCommand('Input.insertText', { text: words });
   }
 
   /** A list that folds out, by its label. */
@@ -325,6 +295,23 @@ export class Page {
       .perform();
   }
 
+  /** Comes to Today as somebody who signed in before; the form itself is the subject of tests of its own. */
+  async enter({ email, password } = COACH): Promise<void> {
+    const answer = await fetch(`${this.#base}/api/session`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ email, password }),
+    });
+    const [cookie] = answer.headers.getSetCookie();
+    if (!answer.ok || !cookie) throw new Error(`Not signed in: ${answer.status} ${await answer.text()}`);
+    const [, name, value] = /^([^=]+)=([^;]*)/.exec(cookie)!;
+    const kept = { url: this.#base, name, value, httpOnly: true, sameSite: 'Strict' };
+    await this.driver.sendDevToolsCommand('Network.setCookie', kept);
+    await this.go('/');
+    await this.find('#sheet h1');
+  }
+
+  /** Signs in by the form. */
   async signIn(): Promise<void> {
     await this.go('/sign-in');
     await this.says('Its coach signs in with');

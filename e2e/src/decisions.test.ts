@@ -21,7 +21,7 @@ const openRow = async (words: string): Promise<void> => {
 const drawer = 'aside[aria-label="Reasons"]';
 
 it('a coach decides against a call, sees it kept with the reason, and takes it back', async () => {
-  await page.signIn();
+  await page.enter();
   await page.openLifter('Teodor Vance');
   await page.says('Lat pull-down');
   await openRow('accessory');

@@ -16,7 +16,7 @@ const KEPT =
 beforeAll(async () => {
   server = await OwnServer.withOwnPostgres();
   page = await Page.open({ width: 390, height: 844 }, server.url);
-  await page.signIn();
+  await page.enter();
   session = await server.sessionOf('Teodor Vance', 'Deadlift, heavy');
   await page.go(`/floor/${session}`);
   await page.find('section[aria-label="The set"]');

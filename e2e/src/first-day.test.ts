@@ -12,13 +12,13 @@ const lines = 'ol[aria-label="Lines"]';
 const write = async (n: number, lift: string, text: string): Promise<void> => {
   if (n > 1) await page.click('Add a line');
   await page.pick(`Line ${n}: lift`, lift);
-  await (await page.find(`input[aria-label="Line ${n}: sets"]`)).sendKeys(text);
+  await page.overwrite(await page.find(`input[aria-label="Line ${n}: sets"]`), text);
 };
 const sheet = async (): Promise<SheetView> =>
   (await page.api<SheetView>('GET', `/lifters/${(await page.path()).split('/')[2]!}/sheet`)).body;
 
 it('three answers and how the best was pulled are enough for calls that say what is not known yet', async () => {
-  await page.signIn();
+  await page.enter();
   await page.click('New lifter');
   await page.type('Name', 'Wren Castellane');
   await page.type('Best deadlift', '150');

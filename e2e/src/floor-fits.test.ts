@@ -19,7 +19,7 @@ const LEAST = 44;
 let page: Page;
 beforeAll(async () => {
   page = await Page.open(DESK);
-  await page.signIn();
+  await page.enter();
 }, 180_000);
 afterAll(() => page.close());
 

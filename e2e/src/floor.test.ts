@@ -4,7 +4,7 @@ import { Page } from './browser.test-helper.ts';
 let page: Page;
 beforeAll(async () => {
   page = await Page.open({ width: 390, height: 844 });
-  await page.signIn();
+  await page.enter();
 }, 180_000);
 afterAll(() => page.close());
 
@@ -25,7 +25,7 @@ it('a coach starts the floor for three, switches lanes, logs in one tap, and a s
 
   const laptop = await Page.open();
   try {
-    await laptop.signIn();
+    await laptop.enter();
     await laptop.go(`/live/${ids.join(',')}`);
     await laptop.says('as it happens');
     expect(await laptop.accessibility()).toEqual([]);
@@ -113,7 +113,7 @@ it('a slip on a top single calls the next one anew; taken, it stands; undone, th
   await page.says('Slips, and likely why');
   await page.says(/left out/);
   expect(await page.accessibility()).toEqual([]);
-  await page.driver.findElement({ css: 'textarea' }).sendKeys('Patience off the floor was good.');
+  await page.overwrite(await page.find('textarea'), 'Patience off the floor was good.');
   await page.click('End the session');
   await page.says('ended');
 

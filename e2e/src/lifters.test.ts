@@ -8,7 +8,7 @@ beforeAll(async () => {
 afterAll(() => page.close());
 
 it('a coach adds a lifter with three answers, gives the rest, and the change is on record', async () => {
-  await page.signIn();
+  await page.enter();
   await page.click('New lifter');
   await page.type('Name', 'Asta Lindqvist');
   // Nonsense is refused at its field and what was typed stays.

@@ -7,7 +7,7 @@ let session: string;
 beforeAll(async () => {
   server = await OwnServer.start();
   page = await Page.open({ width: 390, height: 844 }, server.url);
-  await page.signIn();
+  await page.enter();
   session = await server.sessionOf('Odalys Brandt', 'Deadlift, heavy');
 }, 240_000);
 afterAll(async () => {
@@ -69,7 +69,7 @@ it('a server killed between write and answer stores each set once', async () => 
 it('two devices on one set are shown side by side; a person keeps one', async () => {
   const other = await Page.open({ width: 390, height: 844 }, server.url);
   try {
-    await other.signIn();
+    await other.enter();
     await other.go(`/floor/${session}`);
     await other.find('section[aria-label="The set"]');
     const before = await stored();

@@ -74,7 +74,7 @@ it('a coach starts the club with the terminal’s code and reads real calls with
   await coach.click('write the first session of Ana Lind');
   await coach.click('New session');
   await coach.type('Title', 'Pulls');
-  await (await coach.find('[aria-label="Line 1: sets"]')).sendKeys('ramp top 1x1 @ 90%');
+  await coach.overwrite(await coach.find('[aria-label="Line 1: sets"]'), 'ramp top 1x1 @ 90%');
   await coach.click('Save');
   await coach.says('Pulls');
   await coach.openLifter('Ana Lind');

@@ -17,7 +17,7 @@ beforeAll(async () => {
     Page.open({ width: 390, height: 844 }, server.url),
     Page.open({ width: 1280, height: 800 }, server.url),
   ]);
-  await Promise.all([phone.signIn(), laptop.signIn()]);
+  await Promise.all([phone.enter(), laptop.enter()]);
   session = await server.sessionOf('Odalys Brandt', 'Deadlift, heavy');
 }, 240_000);
 afterAll(async () => {

@@ -14,7 +14,7 @@ const write = async (n: number, text: string): Promise<void> => {
 };
 
 it('a coach writes a session by keyboard, is shown the character that cannot be read, and its calls stand', async () => {
-  await page.signIn();
+  await page.enter();
   await page.openLifter('Kofi Adeyemi-Lund');
   await page.click('Program');
   await page.says('From the library');

@@ -5,7 +5,7 @@ import { DESK, Page } from './browser.test-helper.ts';
 let page: Page;
 beforeAll(async () => {
   page = await Page.open(DESK);
-  await page.signIn();
+  await page.enter();
 }, 180_000);
 afterAll(() => page.close());
 

@@ -11,7 +11,7 @@ const ROOT = join(import.meta.dirname, '..', '..');
 let page: Page;
 beforeAll(async () => {
   page = await Page.open(DESK);
-  await page.signIn();
+  await page.enter();
 }, 180_000);
 afterAll(() => page.close());
 

@@ -9,7 +9,7 @@ let session: string;
 let before: number;
 beforeAll(async () => {
   page = await Page.open();
-  await page.signIn();
+  await page.enter();
   await page.openLifter('Teodor Vance');
   const id = (await page.path()).split('/')[2]!;
   const sheet = await page.api<SheetView>('GET', `/lifters/${id}/sheet`);

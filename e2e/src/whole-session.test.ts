@@ -37,11 +37,7 @@ it('a lifter alone, on a phone: hands, squeeze, every set, the holds, and how it
   const session = await shorten(await server.sessionOf('Odalys Brandt', 'Deadlift, heavy'), 8);
   const page = await Page.open({ width: 360, height: 640 }, server.url);
   try {
-    await page.go('/sign-in');
-    await page.type('E-mail', 'odalys@tarnquay.example');
-    await page.type('Password', 'rope-works-27');
-    await page.click('Sign in');
-    await page.until(async () => !(await page.path()).startsWith('/sign-in'), 'to be signed in');
+    await page.enter({ email: 'odalys@tarnquay.example', password: 'rope-works-27' });
     // Tender skin would take a set off the holds.
     const calls = await page.api<CallsView>('GET', `/sessions/${session}/calls`);
     await page.healed(calls.body.session.lifterId);
@@ -101,7 +97,7 @@ it('a coach, on a laptop: two lanes side by side, to the end of both, with a not
   ]);
   const page = await Page.open({ width: 1280, height: 800 }, server.url);
   try {
-    await page.signIn();
+    await page.enter();
     await page.go(`/floor/${first},${second}`);
     await page.find('section[aria-label="The set"]');
     const left = new Set(['1', '2']);
@@ -117,7 +113,7 @@ it('a coach, on a laptop: two lanes side by side, to the end of both, with a not
     await page.until(async () => !/waiting/.test(await page.text()), 'everything to be sent');
     await page.click('How it went');
     await page.find('textarea');
-    await (await page.find('textarea')).sendKeys('Good work; chalk sooner.');
+    await page.overwrite(await page.find('textarea'), 'Good work; chalk sooner.');
     await page.click('End the session');
     await page.says(/Reopen|ended/i);
     const [{ note }] = (await server.query<{ note: string }>(
@@ -145,7 +141,7 @@ it('the floor on a phone upright and on its side, and on a tablet: set and butto
   const session = await server.sessionOf('Iskra Petrov', 'Deadlift, heavy');
   const page = await Page.open({ width: 360, height: 640 }, server.url);
   try {
-    await page.signIn();
+    await page.enter();
     await page.go(`/floor/${session}`);
     for (const [width, height] of [
       [360, 640],
