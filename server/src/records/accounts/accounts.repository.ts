@@ -1,6 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { DataSource, In, IsNull, MoreThan, Not, type EntityManager, type SelectQueryBuilder } from 'typeorm';
 import { changeVersion, insertNew } from '../../platform/database/saves.ts';
+import { readBy, readMany, readOne } from '../../platform/database/read-many.ts';
 import { Account, PasswordLink, SignIn } from './account.entity.ts';
 
 /** How often it is kept that a device asked for something, ms. */
@@ -23,11 +24,11 @@ export class AccountsRepository {
   }
 
   byLifter(lifterId: string): Promise<Account | null> {
-    return this.db.getRepository(Account).findOneBy({ lifterId, removedAt: IsNull() });
+    return readOne(this.db, Account, { lifterId, removedAt: null });
   }
 
   byIds(ids: readonly string[]): Promise<Account[]> {
-    return this.db.getRepository(Account).findBy({ id: In([...ids]) });
+    return readBy(this.db, Account, { id: ids });
   }
 
   /** Those who sign in to the club, by name. */
@@ -86,15 +87,17 @@ export class AccountsRepository {
 
   /** The account behind a sign-in that has not run out; that it was seen is kept now and then. */
   async signedIn(tokenHash: string, now: Date): Promise<{ signIn: SignIn; account: Account } | null> {
-    const found = await this.db
-      .getRepository(SignIn)
-      .createQueryBuilder('signIn')
-      .innerJoinAndMapOne('signIn.account', Account, 'account', 'account.id = signIn.accountId')
-      .where('signIn.tokenHash = :tokenHash AND signIn.expiresAt > :now', { tokenHash, now })
-      .andWhere('account.removedAt IS NULL')
-      .getOne();
-    if (!found) return null;
-    const { account, ...signIn } = found as SignIn & { account: Account };
+    const good = 'token_hash = $1 AND expires_at > $2';
+    const [[signIn], [account]] = await Promise.all([
+      readMany(this.db, SignIn, good, [tokenHash, now]),
+      readMany(
+        this.db,
+        Account,
+        `id = (SELECT account_id FROM sign_in WHERE ${good}) AND removed_at IS NULL`,
+        [tokenHash, now],
+      ),
+    ]);
+    if (!signIn || !account) return null;
     if (now.getTime() - signIn.seenAt.getTime() > SEEN_EVERY)
       await this.db.getRepository(SignIn).update({ tokenHash }, { seenAt: now });
     return { signIn, account };

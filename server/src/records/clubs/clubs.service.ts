@@ -3,6 +3,8 @@ import { DataSource, type EntityManager } from 'typeorm';
 import type { ClubRequest } from '@iron-clasp/contract';
 import { KeptTables } from '../../platform/database/kept-tables.ts';
 import { insertNew, saveVersion } from '../../platform/database/saves.ts';
+import { readBy, readOne } from '../../platform/database/read-many.ts';
+import { together } from '../../platform/database/together.ts';
 import { Club } from './club.entity.ts';
 
 @Injectable()
@@ -22,8 +24,12 @@ export class ClubsService implements OnModuleInit {
 
   /** The club with this id; it is there for as long as anybody belongs to it. */
   byId(id: string): Promise<Club> {
-    return this.db.getRepository(Club).findOneByOrFail({ id });
+    return this.read([id]).then(([club]) => club!);
   }
+  private readonly read = together(
+    (ids) => readBy(this.db, Club, { id: ids }),
+    (club) => club.id,
+  );
 
   /** Adds a club; false where the id is taken. */
   add(manager: EntityManager, club: Club): Promise<boolean> {
@@ -32,7 +38,7 @@ export class ClubsService implements OnModuleInit {
 
   /** The club with this id, where there is one. */
   find(id: string): Promise<Club | null> {
-    return this.db.getRepository(Club).findOneBy({ id });
+    return readOne(this.db, Club, { id });
   }
 
   /** Changes the settings at the version that the editor saw. */

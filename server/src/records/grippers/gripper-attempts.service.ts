@@ -5,6 +5,7 @@ import { insertMany, keepOnce } from '../../platform/database/saves.ts';
 import { notFound } from '../../platform/http/problem.ts';
 import { BroughtRows } from '../../platform/database/brought-rows.ts';
 import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
+import { readMany } from '../../platform/database/read-many.ts';
 import { GripperAttemptRow } from './gripper-attempt.entity.ts';
 
 /** Attempts read at once. */
@@ -32,15 +33,12 @@ export class GripperAttemptsService implements OnModuleInit {
 
   /** The lifter's attempts since a day, the latest first. */
   since(lifterId: string, since: string): Promise<GripperAttemptRow[]> {
-    return this.db
-      .getRepository(GripperAttemptRow)
-      .createQueryBuilder('attempt')
-      .where('attempt.lifterId = :lifterId AND attempt.trainingDay > :since', { lifterId, since })
-      .andWhere('attempt.undoneAt IS NULL')
-      .orderBy('attempt.doneAt', 'DESC')
-      .addOrderBy('attempt.id', 'DESC')
-      .limit(MOST)
-      .getMany();
+    return readMany(
+      this.db,
+      GripperAttemptRow,
+      'lifter_id = $1 AND training_day > $2 AND undone_at IS NULL ORDER BY done_at DESC, id DESC LIMIT $3',
+      [lifterId, since, MOST],
+    );
   }
 
   /** Keeps an attempt, once. */

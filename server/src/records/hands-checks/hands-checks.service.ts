@@ -3,6 +3,7 @@ import { DataSource, type EntityManager } from 'typeorm';
 import { insertMany, keepOnce } from '../../platform/database/saves.ts';
 import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { together } from '../../platform/database/together.ts';
+import { readMany } from '../../platform/database/read-many.ts';
 import { HandsCheck } from './hands-check.entity.ts';
 
 /** Checks read at once. */
@@ -37,27 +38,24 @@ export class HandsChecksService implements OnModuleInit {
   }
   private readonly last = together(
     (lifterIds) =>
-      this.db
-        .getRepository(HandsCheck)
-        .createQueryBuilder('check')
-        .distinctOn(['check.lifterId'])
-        .where('check.lifterId = ANY(:lifterIds)', { lifterIds })
-        .orderBy('check.lifterId')
-        .addOrderBy('check.checkedAt', 'DESC')
-        .addOrderBy('check.id')
-        .getMany(),
+      readMany(
+        this.db,
+        HandsCheck,
+        `id = ANY (SELECT DISTINCT ON (lifter_id) id FROM hands_check WHERE lifter_id = ANY($1)
+                    ORDER BY lifter_id, checked_at DESC, id)`,
+        [lifterIds],
+      ),
     (check) => check.lifterId,
   );
 
   /** The checks of several lifters from a day on, the latest first. */
   since(lifterIds: readonly string[], day: string): Promise<HandsCheck[]> {
-    return this.db
-      .getRepository(HandsCheck)
-      .createQueryBuilder('check')
-      .where('check.lifterId = ANY(:lifterIds) AND check.checkedOn >= :day', { lifterIds, day })
-      .orderBy('check.checkedAt', 'DESC')
-      .addOrderBy('check.id')
-      .getMany();
+    return readMany(
+      this.db,
+      HandsCheck,
+      'lifter_id = ANY($1) AND checked_on >= $2 ORDER BY checked_at DESC, id',
+      [lifterIds, day],
+    );
   }
 
   /** All checks of the club from an instant on, in order. */

@@ -10,6 +10,7 @@ import {
 } from 'typeorm';
 import { changeVersion, insertMany, saveVersion, type Saved } from '../../platform/database/saves.ts';
 import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
+import { readBy, readMany } from '../../platform/database/read-many.ts';
 import { SeasonMarkRow } from './season-mark.entity.ts';
 
 /** What an editor says of a block. */
@@ -32,13 +33,12 @@ export class HoldBlocksService implements OnModuleInit {
 
   /** Marks that touch a stretch of days, in order. */
   marks(lifterId: string, from: string, to: string): Promise<SeasonMarkRow[]> {
-    return this.db
-      .getRepository(SeasonMarkRow)
-      .createQueryBuilder('mark')
-      .where('mark.lifterId = :lifterId AND mark.removedAt IS NULL', { lifterId })
-      .andWhere('mark.endsOn >= :from AND mark.startsOn <= :to', { from, to })
-      .orderBy('mark.startsOn')
-      .getMany();
+    return readMany(
+      this.db,
+      SeasonMarkRow,
+      'lifter_id = $1 AND removed_at IS NULL AND ends_on >= $2 AND starts_on <= $3 ORDER BY starts_on',
+      [lifterId, from, to],
+    );
   }
 
   /** Blocks of several lifters that touch a stretch of days. */
@@ -65,9 +65,12 @@ export class HoldBlocksService implements OnModuleInit {
 
   /** The lifter's blocks, by day. */
   blocks(lifterId: string): Promise<SeasonMarkRow[]> {
-    return this.db
-      .getRepository(SeasonMarkRow)
-      .find({ where: { lifterId, kind: 'holdBlock', removedAt: IsNull() }, order: { startsOn: 'ASC' } });
+    return readBy(
+      this.db,
+      SeasonMarkRow,
+      { lifterId, kind: 'holdBlock', removedAt: null },
+      { startsOn: 'ASC' },
+    );
   }
 
   /** A block of the club, removed or not. */

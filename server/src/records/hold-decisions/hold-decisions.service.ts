@@ -1,12 +1,13 @@
 import { Injectable, type OnModuleInit } from '@nestjs/common';
 import type { HoldKindId } from '@iron-clasp/core';
 import type { HoldDecisionView } from '@iron-clasp/contract';
-import { DataSource, In, IsNull } from 'typeorm';
+import { DataSource, IsNull } from 'typeorm';
 import { keepOnce } from '../../platform/database/saves.ts';
 import { notFound } from '../../platform/http/problem.ts';
 import { AccountsService } from '../accounts/accounts.service.ts';
 import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { together } from '../../platform/database/together.ts';
+import { readBy } from '../../platform/database/read-many.ts';
 import { HoldDecisionRow } from './hold-decision.entity.ts';
 
 /** A decision with the session and hold it is about. */
@@ -51,9 +52,7 @@ export class HoldDecisionsService implements OnModuleInit {
 
   private readonly rowsOf = together(
     (sessionIds) =>
-      this.db
-        .getRepository(HoldDecisionRow)
-        .find({ where: { sessionId: In([...sessionIds]) }, order: { madeAt: 'DESC', id: 'DESC' } }),
+      readBy(this.db, HoldDecisionRow, { sessionId: sessionIds }, { madeAt: 'DESC', id: 'DESC' }),
     (row) => row.sessionId,
   );
 

@@ -1,10 +1,11 @@
 import { createHash } from 'node:crypto';
 import { Injectable, type OnModuleInit } from '@nestjs/common';
 import type { HoldKindId } from '@iron-clasp/core';
-import { DataSource, In } from 'typeorm';
+import { DataSource } from 'typeorm';
 import { saveVersion } from '../../platform/database/saves.ts';
 import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { together } from '../../platform/database/together.ts';
+import { readBy } from '../../platform/database/read-many.ts';
 import { HoldSetting } from './hold-setting.entity.ts';
 
 /** What an editor says of a setting. */
@@ -30,7 +31,7 @@ export class HoldSettingsService implements OnModuleInit {
     return new Map((await this.rowsOf([lifterId])).map((row) => [row.kind, row]));
   }
   private readonly rowsOf = together(
-    (lifterIds) => this.db.getRepository(HoldSetting).findBy({ lifterId: In([...lifterIds]) }),
+    (lifterIds) => readBy(this.db, HoldSetting, { lifterId: lifterIds }),
     (row) => row.lifterId,
   );
 

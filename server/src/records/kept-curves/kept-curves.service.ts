@@ -2,6 +2,7 @@ import { Injectable, type OnModuleInit } from '@nestjs/common';
 import type { CurveFamily } from '@iron-clasp/core';
 import { DataSource } from 'typeorm';
 import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
+import { readBy, readOne } from '../../platform/database/read-many.ts';
 import { KeptBackTest, KeptCurve } from './kept-curve.entity.ts';
 
 /** The latest fit of each lifter's curves; worked out from the log, and made anew where it is lost. */
@@ -21,7 +22,7 @@ export class KeptCurvesService implements OnModuleInit {
   }
 
   find(lifterId: string, family: CurveFamily): Promise<KeptCurve | null> {
-    return this.db.getRepository(KeptCurve).findOneBy({ lifterId, family });
+    return readOne(this.db, KeptCurve, { lifterId, family });
   }
 
   /** Keeps a fit in the place of the one before it; a lifter deleted meanwhile keeps none. */
@@ -39,12 +40,12 @@ export class KeptCurvesService implements OnModuleInit {
   }
 
   findBackTest(lifterId: string): Promise<KeptBackTest | null> {
-    return this.db.getRepository(KeptBackTest).findOneBy({ lifterId });
+    return readOne(this.db, KeptBackTest, { lifterId });
   }
 
   /** The club's back-tests. */
   backTestsOf(clubId: string): Promise<KeptBackTest[]> {
-    return this.db.getRepository(KeptBackTest).findBy({ clubId });
+    return readBy(this.db, KeptBackTest, { clubId });
   }
 
   /** Keeps a back-test in the place of the one before it; of a lifter deleted meanwhile none is kept, and that is a fault. */

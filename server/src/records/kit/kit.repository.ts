@@ -19,6 +19,7 @@ import {
 } from '../../platform/database/saves.ts';
 import { changedMeanwhile, notFound } from '../../platform/http/problem.ts';
 import { together, togetherOrWithin } from '../../platform/database/together.ts';
+import { readBy, readMany, readOne } from '../../platform/database/read-many.ts';
 import { Bar, BarBrushing, Dynamometer, Gripper, Handle, PinRack, Plate, Venue } from './kit.entity.ts';
 
 /** What stands at venues, those items that are in use. */
@@ -46,28 +47,24 @@ export class KitRepository {
   constructor(private readonly db: DataSource) {}
 
   async venue(clubId: string, id: string, manager?: EntityManager): Promise<Venue | null> {
-    if (manager) return manager.getRepository(Venue).findOneBy({ clubId, id });
+    if (manager) return readOne(manager, Venue, { clubId, id });
     const [venue] = await this.ofClub([id], clubId);
     return venue ?? null;
   }
   private readonly ofClub = together(
-    (ids, clubId) => this.db.getRepository(Venue).findBy({ clubId, id: In([...ids]) }),
+    (ids, clubId) => readBy(this.db, Venue, { clubId, id: ids }),
     (venue) => venue.id,
   );
 
   /** The club's venues by name, archived ones too. */
   venues(clubId: string, manager = this.db.manager): Promise<Venue[]> {
-    return manager.getRepository(Venue).find({ where: { clubId }, order: { name: 'ASC', id: 'ASC' } });
+    return readBy(manager, Venue, { clubId }, { name: 'ASC', id: 'ASC' });
   }
 
   /** Bars of a venue, retired ones too: a session may have named one. */
-  readonly bars = this.at((ids, manager) =>
-    manager.getRepository(Bar).find({ where: { venueId: In([...ids]) }, order: IN_ORDER }),
-  );
+  readonly bars = this.at((ids, manager) => readBy(manager, Bar, { venueId: ids }, IN_ORDER));
   readonly plates = this.at((ids, manager) =>
-    manager
-      .getRepository(Plate)
-      .find({ where: { venueId: In([...ids]) }, order: { unit: 'ASC', mass: 'DESC' } }),
+    readBy(manager, Plate, { venueId: ids }, { unit: 'ASC', mass: 'DESC' }),
   );
   readonly handles = this.at((ids, manager) => this.inUse(Handle, ids, manager));
   readonly racks = this.at((ids, manager) => this.inUse(PinRack, ids, manager));
@@ -97,14 +94,12 @@ export class KitRepository {
 
   /** Grippers of the venues, retired ones too: an attempt may name one. */
   grippers(venueIds: readonly string[]): Promise<Gripper[]> {
-    return this.db.getRepository(Gripper).findBy({ venueId: In([...venueIds]) });
+    return readBy(this.db, Gripper, { venueId: venueIds });
   }
 
   /** The latest brushing of each bar that was ever brushed. */
   async brushings(barIds: readonly string[]): Promise<Map<string, BarBrushing>> {
-    const found = await this.db
-      .getRepository(BarBrushing)
-      .find({ where: { barId: In([...barIds]) }, order: { brushedAt: 'ASC', id: 'ASC' } });
+    const found = await readBy(this.db, BarBrushing, { barId: barIds }, { brushedAt: 'ASC', id: 'ASC' });
     return new Map(found.map((each) => [each.barId, each]));
   }
 
@@ -191,13 +186,8 @@ export class KitRepository {
     venueIds: readonly string[],
     manager = this.db.manager,
   ): Promise<Row[]> {
-    return manager
-      .getRepository(entity)
-      .createQueryBuilder('item')
-      .where('item.venueId = ANY(:venueIds) AND item.retiredAt IS NULL', { venueIds })
-      .orderBy('item.place')
-      .addOrderBy('item.name')
-      .getMany();
+    const inUse = 'venue_id = ANY($1) AND retired_at IS NULL ORDER BY place, name';
+    return readMany(manager, entity, inUse, [venueIds]);
   }
 }
 

@@ -1,8 +1,9 @@
 import { Injectable, type OnModuleInit } from '@nestjs/common';
 import type { LiveEvent } from '@iron-clasp/contract';
-import { DataSource, In, MoreThan } from 'typeorm';
+import { DataSource } from 'typeorm';
 import { Clock } from '../../platform/clock/clock.ts';
 import { KeptTables } from '../../platform/database/kept-tables.ts';
+import { readMany } from '../../platform/database/read-many.ts';
 import { LaneStand } from './lane-stand.entity.ts';
 
 /** A lane that has told nothing for so long stands nowhere, ms. */
@@ -36,9 +37,10 @@ export class LaneStandsService implements OnModuleInit {
   /** Where the named sessions stood last, those that stand anywhere. */
   async of(sessionIds: readonly string[]): Promise<LiveEvent[]> {
     const since = new Date(this.clock.now().getTime() - FORGOTTEN_AFTER);
-    const rows = await this.db
-      .getRepository(LaneStand)
-      .findBy({ sessionId: In([...sessionIds]), toldAt: MoreThan(since) });
+    const rows = await readMany(this.db, LaneStand, 'session_id = ANY($1) AND told_at > $2', [
+      sessionIds,
+      since,
+    ]);
     return rows.map((row) => row.event);
   }
 }

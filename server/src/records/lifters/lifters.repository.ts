@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common';
-import { DataSource, In, IsNull, type EntityManager } from 'typeorm';
+import { DataSource, IsNull, type EntityManager } from 'typeorm';
 import type { PageKey } from '../../platform/http/paging.ts';
-import { readMany } from '../../platform/database/read-many.ts';
+import { readBy, readMany } from '../../platform/database/read-many.ts';
 import { together } from '../../platform/database/together.ts';
 import { Lifter, LifterChange, LifterHistory } from './lifter.entity.ts';
 
@@ -14,7 +14,7 @@ export class LiftersRepository {
     return lifter ?? null;
   }
   private readonly ofClub = together(
-    (ids, clubId) => this.db.getRepository(Lifter).findBy({ id: In([...ids]), clubId }),
+    (ids, clubId) => readBy(this.db, Lifter, { id: ids, clubId }),
     (lifter) => lifter.id,
   );
 
@@ -44,9 +44,7 @@ export class LiftersRepository {
   }
 
   byIds(ids: readonly string[]): Promise<Lifter[]> {
-    return this.db
-      .getRepository(Lifter)
-      .find({ where: { id: In([...ids]) }, order: { name: 'ASC', id: 'ASC' } });
+    return readBy(this.db, Lifter, { id: ids }, { name: 'ASC', id: 'ASC' });
   }
 
   /** Is the lifter there, and not archived? */
@@ -55,10 +53,7 @@ export class LiftersRepository {
   }
 
   readonly history = together(
-    (lifterIds) =>
-      this.db
-        .getRepository(LifterHistory)
-        .find({ where: { lifterId: In([...lifterIds]) }, order: { kind: 'ASC', id: 'ASC' } }),
+    (lifterIds) => readBy(this.db, LifterHistory, { lifterId: lifterIds }, { kind: 'ASC', id: 'ASC' }),
     (row) => row.lifterId,
   );
 

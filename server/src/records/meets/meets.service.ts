@@ -1,9 +1,10 @@
 import { Injectable, type OnModuleInit } from '@nestjs/common';
-import { Between, DataSource, In, IsNull, MoreThanOrEqual, type EntityManager } from 'typeorm';
+import { Between, DataSource, In, IsNull, type EntityManager } from 'typeorm';
 import { changeVersion, insertMany, saveVersion } from '../../platform/database/saves.ts';
 import { notFound } from '../../platform/http/problem.ts';
 import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { together } from '../../platform/database/together.ts';
+import { readBy, readMany } from '../../platform/database/read-many.ts';
 import { Meet } from './meet.entity.ts';
 
 /** Meets ahead of a lifter that are listed. */
@@ -25,11 +26,12 @@ export class MeetsService implements OnModuleInit {
 
   /** The lifter's meets from the day on, the nearest first. */
   ahead(lifterId: string, today: string): Promise<Meet[]> {
-    return this.db.getRepository(Meet).find({
-      where: { lifterId, removedAt: IsNull(), heldOn: MoreThanOrEqual(today) },
-      order: { heldOn: 'ASC', id: 'ASC' },
-      take: MOST,
-    });
+    return readMany(
+      this.db,
+      Meet,
+      'lifter_id = $1 AND removed_at IS NULL AND held_on >= $2 ORDER BY held_on, id LIMIT $3',
+      [lifterId, today, MOST],
+    );
   }
 
   /** The meets of several lifters between two days, both included, in order. */
@@ -42,10 +44,9 @@ export class MeetsService implements OnModuleInit {
 
   /** The lifter's meet of a day; null where none is held. */
   onDay(lifterId: string, heldOn: string, manager = this.db.manager): Promise<Meet | null> {
-    return manager.getRepository(Meet).findOne({
-      where: { lifterId, removedAt: IsNull(), heldOn },
-      order: { id: 'ASC' },
-    });
+    return readBy(manager, Meet, { lifterId, removedAt: null, heldOn }, { id: 'ASC' }).then(
+      ([meet]) => meet ?? null,
+    );
   }
 
   /** The next meet of each lifter who has one ahead. */
@@ -55,10 +56,12 @@ export class MeetsService implements OnModuleInit {
   }
   private readonly comingOf = together(
     (lifterIds, today) =>
-      this.db.getRepository(Meet).find({
-        where: { lifterId: In([...lifterIds]), removedAt: IsNull(), heldOn: MoreThanOrEqual(today) },
-        order: { heldOn: 'DESC', id: 'DESC' },
-      }),
+      readMany(
+        this.db,
+        Meet,
+        'lifter_id = ANY($1) AND removed_at IS NULL AND held_on >= $2 ORDER BY held_on DESC, id DESC',
+        [lifterIds, today],
+      ),
     (meet) => meet.lifterId,
   );
 

@@ -1,9 +1,10 @@
 import { Injectable, type OnModuleInit } from '@nestjs/common';
 import { findSchool, type School } from '@iron-clasp/core';
-import { DataSource, In, IsNull, type EntityManager } from 'typeorm';
+import { DataSource, In, type EntityManager } from 'typeorm';
 import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { changeVersion, insertMany, saveVersion } from '../../platform/database/saves.ts';
 import { together } from '../../platform/database/together.ts';
+import { readBy } from '../../platform/database/read-many.ts';
 import { ClubSchool, ClubSchoolVersion } from './school.entity.ts';
 
 /** Which school a lifter follows. */
@@ -43,10 +44,7 @@ export class SchoolsService implements OnModuleInit {
     return (await this.ofClub([clubId])).map((row) => row.school);
   }
   private readonly ofClub = together(
-    (clubIds) =>
-      this.db
-        .getRepository(ClubSchool)
-        .find({ where: { clubId: In([...clubIds]), archivedAt: IsNull() }, order: { id: 'ASC' } }),
+    (clubIds) => readBy(this.db, ClubSchool, { clubId: clubIds, archivedAt: null }, { id: 'ASC' }),
     (row) => row.clubId,
   );
 
@@ -56,7 +54,7 @@ export class SchoolsService implements OnModuleInit {
   }
 
   private readonly byId = together(
-    (ids) => this.db.getRepository(ClubSchool).findBy({ id: In([...ids]) }),
+    (ids) => readBy(this.db, ClubSchool, { id: ids }),
     (row) => row.id,
   );
 

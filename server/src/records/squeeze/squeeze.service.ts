@@ -1,10 +1,11 @@
 import { Injectable, type OnModuleInit } from '@nestjs/common';
-import { DataSource, In, IsNull, type EntityManager } from 'typeorm';
+import { DataSource, IsNull, type EntityManager } from 'typeorm';
 import { Owners } from '../../platform/access/owners.ts';
 import { insertMany, keepOnce, saveVersion } from '../../platform/database/saves.ts';
 import { notFound } from '../../platform/http/problem.ts';
 import { BroughtRows } from '../../platform/database/brought-rows.ts';
 import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
+import { readBy, readMany } from '../../platform/database/read-many.ts';
 import { SqueezeProtocolRow, SqueezeTestRow, SqueezeTraceRow } from './squeeze.entity.ts';
 
 /** Tests read at once: six years of one a fortnight. */
@@ -64,19 +65,22 @@ export class SqueezeService implements OnModuleInit {
 
   /** The lifter's tests, the latest first. */
   tests(lifterId: string): Promise<SqueezeTestRow[]> {
-    return this.db.getRepository(SqueezeTestRow).find({
-      where: { lifterId, undoneAt: IsNull() },
-      order: { testedAt: 'DESC', id: 'DESC' },
-      take: MOST_TESTS,
-    });
+    return readMany(
+      this.db,
+      SqueezeTestRow,
+      'lifter_id = $1 AND undone_at IS NULL ORDER BY tested_at DESC, id DESC LIMIT $2',
+      [lifterId, MOST_TESTS],
+    );
   }
 
   /** The tests of several lifters, the latest first. */
   testsOf(lifterIds: readonly string[]): Promise<SqueezeTestRow[]> {
-    return this.db.getRepository(SqueezeTestRow).find({
-      where: { lifterId: In([...lifterIds]), undoneAt: IsNull() },
-      order: { testedAt: 'DESC', id: 'DESC' },
-    });
+    return readBy(
+      this.db,
+      SqueezeTestRow,
+      { lifterId: lifterIds, undoneAt: null },
+      { testedAt: 'DESC', id: 'DESC' },
+    );
   }
 
   /** Keeps a test with its traces, once. */

@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common';
-import { DataSource, In, IsNull, type EntityManager } from 'typeorm';
+import { DataSource, IsNull, type EntityManager } from 'typeorm';
 import { PlannedSet, TrainingSession } from './training.entity.ts';
-import { readMany } from '../../platform/database/read-many.ts';
+import { readBy, readMany, readOne } from '../../platform/database/read-many.ts';
 import { togetherOrWithin } from '../../platform/database/together.ts';
 
 @Injectable()
@@ -14,7 +14,7 @@ export class TrainingRepository {
     id: string,
     manager: EntityManager = this.db.manager,
   ): Promise<TrainingSession | null> {
-    return manager.findOneBy(TrainingSession, { id, clubId });
+    return readOne(manager, TrainingSession, { id, clubId });
   }
 
   /** Holds a session still until the transaction ends: nothing is logged into it, and nothing of it changes. */
@@ -26,32 +26,29 @@ export class TrainingRepository {
   }
 
   byIds(ids: readonly string[]): Promise<TrainingSession[]> {
-    return this.db.getRepository(TrainingSession).findBy({ id: In([...ids]) });
+    return readBy(this.db, TrainingSession, { id: ids });
   }
 
   next(lifterId: string, today: string): Promise<TrainingSession | null> {
-    return this.db
-      .getRepository(TrainingSession)
-      .createQueryBuilder('session')
-      .where('session.lifterId = :lifterId AND session.heldOn >= :today', { lifterId, today })
-      .andWhere('NOT session.finished AND session.removedAt IS NULL')
-      .orderBy('session.heldOn')
-      .addOrderBy('session.id')
-      .getOne();
+    return readMany(
+      this.db,
+      TrainingSession,
+      `lifter_id = $1 AND held_on >= $2 AND NOT finished AND removed_at IS NULL ORDER BY held_on, id LIMIT 1`,
+      [lifterId, today],
+    ).then(([session]) => session ?? null);
   }
 
   /** The next session of each lifter who has one ahead. */
   async nextOf(lifterIds: readonly string[], today: string): Promise<TrainingSession[]> {
-    return this.db
-      .getRepository(TrainingSession)
-      .createQueryBuilder('session')
-      .distinctOn(['session.lifterId'])
-      .where('session.lifterId = ANY(:lifterIds) AND session.heldOn >= :today', { lifterIds, today })
-      .andWhere('NOT session.finished AND session.removedAt IS NULL')
-      .orderBy('session.lifterId')
-      .addOrderBy('session.heldOn')
-      .addOrderBy('session.id')
-      .getMany();
+    return readMany(
+      this.db,
+      TrainingSession,
+      `id = ANY (SELECT DISTINCT ON (lifter_id) id FROM training_session
+                  WHERE lifter_id = ANY($1) AND held_on >= $2 AND NOT finished AND removed_at IS NULL
+                  ORDER BY lifter_id, held_on, id)
+       ORDER BY lifter_id`,
+      [lifterIds, today],
+    );
   }
 
   /** The club's sessions of a day. */
@@ -78,14 +75,12 @@ export class TrainingRepository {
     to: string,
     manager: EntityManager = this.db.manager,
   ): Promise<TrainingSession[]> {
-    return manager
-      .getRepository(TrainingSession)
-      .createQueryBuilder('session')
-      .where('session.lifterId = :lifterId AND session.heldOn BETWEEN :from AND :to', { lifterId, from, to })
-      .andWhere('session.removedAt IS NULL')
-      .orderBy('session.heldOn')
-      .addOrderBy('session.id')
-      .getMany();
+    return readMany(
+      manager,
+      TrainingSession,
+      'lifter_id = $1 AND held_on BETWEEN $2 AND $3 AND removed_at IS NULL ORDER BY held_on, id',
+      [lifterId, from, to],
+    );
   }
 
   /** Later sessions of the series, by day. */
@@ -104,8 +99,7 @@ export class TrainingRepository {
 
   readonly plannedSets = togetherOrWithin(
     () => this.db,
-    (sessionIds, manager) =>
-      manager.find(PlannedSet, { where: { sessionId: In([...sessionIds]) }, order: { place: 'ASC' } }),
+    (sessionIds, manager) => readBy(manager, PlannedSet, { sessionId: sessionIds }, { place: 'ASC' }),
     (set) => set.sessionId,
   );
 
