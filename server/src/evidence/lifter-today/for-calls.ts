@@ -1,9 +1,14 @@
 import { profileConflicts, type CallLifter, type ProfileConflict } from '@iron-clasp/core';
 import { differenceInMonths, parseISO } from 'date-fns';
+import { OnceFor } from '../../platform/memory/once-for.ts';
 import type { LifterProfile } from './lifter-today.service.ts';
 
-/** What the engine has to know about the lifter. */
-export function forCalls(profile: LifterProfile): CallLifter {
+const known = new OnceFor<LifterProfile, CallLifter>();
+
+/** What the engine has to know about the lifter: one object a profile, which the engine looks over once. */
+export const forCalls = (profile: LifterProfile): CallLifter => known.of(profile, () => askedOf(profile));
+
+function askedOf(profile: LifterProfile): CallLifter {
   const { lifter, history, hands, nextMeet } = profile;
   return {
     dominantHand: lifter.dominantHand,

@@ -1,18 +1,20 @@
 import { findLift, type HoldRequest, type Lift, type LineTerms } from '@iron-clasp/core';
+import { OnceFor } from '../../platform/memory/once-for.ts';
 import type { VenueKit } from '../../records/kit/kit.service.ts';
 import type { Meet } from '../../records/meets/meet.entity.ts';
 import type { PlannedSet, TrainingSession } from '../../records/training/training.entity.ts';
 import { fixedDiameter } from './event-of.ts';
 
-/** A venue as the engine takes it. */
-export function venueOf({ venue, bar }: VenueKit): HoldRequest['venue'] {
-  return {
-    name: venue.name,
-    chalk: venue.chalk,
-    barDiameter: bar.diameter,
-    ...(venue.straps && { straps: venue.straps }),
-  };
-}
+const venues = new OnceFor<VenueKit, HoldRequest['venue']>();
+
+/** A venue as the engine takes it: one object a kit, which the engine looks over once. */
+export const venueOf = (kit: VenueKit): HoldRequest['venue'] =>
+  venues.of(kit, () => ({
+    name: kit.venue.name,
+    chalk: kit.venue.chalk,
+    barDiameter: kit.bar.diameter,
+    ...(kit.venue.straps && { straps: kit.venue.straps }),
+  }));
 
 /** The lift of a planned set; sets are only stored with lifts of the catalogue. */
 export function liftOf(set: PlannedSet): Lift {
