@@ -1,4 +1,5 @@
 import { Injectable } from '@nestjs/common';
+import { group } from 'd3-array';
 import {
   easeHold,
   prescribeHold,
@@ -154,9 +155,7 @@ export function holdRequest(
 
 /** Logged holds, the latest session first, as the sessions they were. */
 function sessionsOf(holds: readonly LoggedHold[]): HoldSession[] {
-  const sessions = new Map<string, LoggedHold[]>();
-  for (const hold of holds) sessions.set(hold.sessionId, [...(sessions.get(hold.sessionId) ?? []), hold]);
-  return [...sessions.values()].map((each) => ({
+  return [...group(holds, (hold) => hold.sessionId).values()].map((each) => ({
     load: Math.max(...each.map((hold) => hold.load)),
     grip: each[0]!.grip,
     target: each[0]!.target,

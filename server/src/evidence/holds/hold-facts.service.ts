@@ -1,4 +1,5 @@
 import { Injectable } from '@nestjs/common';
+import { group } from 'd3-array';
 import {
   curveOn,
   findLift,
@@ -128,6 +129,12 @@ export class HoldFactsService {
         ? isHardEffort(curve, seen)
         : isHardHold(hold.kind, profile.school, settings.get(hold.kind)?.effort);
     };
+    // A season of sessions over months of sets: looked through for each, they take longer than all the rest.
+    const [setsOf, holdsOf, plannedOf] = [
+      group(sets, ofSession),
+      group(holds, ofSession),
+      group(planned, ofSession),
+    ];
     const skipped = new Set(
       decisions
         .filter((each) => !each.undone && each.what === 'skipped')
@@ -140,19 +147,17 @@ export class HoldFactsService {
       contents: withGrippers(
         grippers,
         sessions.map((session) => {
-          const logged = sets.filter((set) => set.sessionId === session.id);
-          const held = holds.filter((hold) => hold.sessionId === session.id);
+          const logged = setsOf.get(session.id) ?? [];
+          const held = holdsOf.get(session.id) ?? [];
           return {
             id: session.id,
             on: session.heldOn,
             sets: logged.length
               ? logged
-              : planned
-                  .filter((set) => set.sessionId === session.id)
-                  .map((set) => ({
-                    ...{ liftId: set.liftId, role: set.role },
-                    strapped: isStrappedByCall(set, { profile, curve, ledger, kit: kits.get(session.id) }),
-                  })),
+              : (plannedOf.get(session.id) ?? []).map((set) => ({
+                  ...{ liftId: set.liftId, role: set.role },
+                  strapped: isStrappedByCall(set, { profile, curve, ledger, kit: kits.get(session.id) }),
+                })),
             holds: held.length
               ? held.map((hold) => ({ kind: hold.kind, hard: isHard(hold) }))
               : session.finished
@@ -203,6 +208,8 @@ export class HoldFactsService {
     );
   }
 }
+
+const ofSession = (row: { readonly sessionId: string }): string => row.sessionId;
 
 /** Pulling whose straps a school decides on. */
 const isPull = ({ liftId, role }: LoggedSet): boolean => {

@@ -1,4 +1,5 @@
 import { Injectable } from '@nestjs/common';
+import { group } from 'd3-array';
 import { nextHookStage, SIDES, SKIN_STATES, type HookMove, type HookSession } from '@iron-clasp/core';
 import { dayIn, shiftDay, type ClubRef } from '../../platform/days/club-day.ts';
 import { Days } from '../../platform/days/days.ts';
@@ -53,9 +54,7 @@ export class HookProgressService {
 
 /** Days with hooked sets, with the thumbs as a look within two days saw them; without one the session counts for nothing. */
 function hookSessions(hooked: readonly LoggedSet[], checks: readonly HandsCheck[]): HookSession[] {
-  const days = new Map<string, LoggedSet[]>();
-  for (const set of hooked) days.set(set.trainingDay, [...(days.get(set.trainingDay) ?? []), set]);
-  return [...days].map(([on, sets]) => {
+  return [...group(hooked, (set) => set.trainingDay)].map(([on, sets]) => {
     const soon = shiftDay(on, 2);
     const check = checks.find(({ checkedOn }) => checkedOn <= soon && checkedOn >= on);
     const thumbs = SIDES.map((side) => check?.hands[side]);

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable, type OnModuleInit } from '@nestjs/common';
+import { rollup } from 'd3-array';
 import type { KnownHistory } from '@iron-clasp/contract';
 import { DataSource, type EntityManager } from 'typeorm';
 import { Owners } from '../../platform/access/owners.ts';
@@ -78,10 +79,12 @@ export class LiftersService implements OnModuleInit {
 
   /** Those of several lifters. */
   async histories(lifterIds: readonly string[]): Promise<Map<string, KnownHistory[]>> {
-    const all = new Map<string, KnownHistory[]>();
-    for (const row of await this.lifters.history(lifterIds))
-      all.set(row.lifterId, [...(all.get(row.lifterId) ?? []), asKnown(row)]);
-    return all;
+    const rows = await this.lifters.history(lifterIds);
+    return rollup(
+      rows,
+      (own) => own.map(asKnown),
+      (row) => row.lifterId,
+    );
   }
 
   changes(lifterId: string, before: PageKey | null, limit: number): Promise<LifterChange[]> {

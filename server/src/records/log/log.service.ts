@@ -1,4 +1,5 @@
 import { Injectable, type OnModuleInit } from '@nestjs/common';
+import { rollup } from 'd3-array';
 import type { CorrectionView } from '@iron-clasp/contract';
 import type { HoldKindId } from '@iron-clasp/core';
 import { Subject, type Observable } from 'rxjs';
@@ -197,22 +198,25 @@ export class LogService implements OnModuleInit {
     names: Names;
   }> {
     const rows = await this.log.page(lifterId, filter, before, limit);
-    const [sessions, corrections] = await Promise.all([
+    const [sessions, corrected] = await Promise.all([
       this.training.byIds(rows.map((row) => row.session_id)),
       this.log.corrections(rows.map((row) => row.id)),
     ]);
-    const told = corrections.filter((each) => Object.keys(each.before).length > 0);
+    const told = corrected.filter((each) => Object.keys(each.before).length > 0);
     const names = await this.accounts.names([
       ...told.map((each) => each.correctedBy),
       ...rows.map((row) => row.undone_by),
     ]);
-    const byEntry = new Map<string, CorrectionView[]>();
-    for (const each of told) {
-      const by = each.correctedBy && (names.get(each.correctedBy) ?? null);
-      const view = { by, at: each.correctedAt.toISOString(), before: each.before };
-      byEntry.set(each.entryId, [...(byEntry.get(each.entryId) ?? []), view]);
-    }
-    return { rows, sessions, corrections: byEntry, names };
+    const view = ({ correctedBy, correctedAt, before }: LogCorrection): CorrectionView => ({
+      by: correctedBy && (names.get(correctedBy) ?? null),
+      ...{ at: correctedAt.toISOString(), before },
+    });
+    const corrections = rollup(
+      told,
+      (own) => own.map(view),
+      (each) => each.entryId,
+    );
+    return { rows, sessions, corrections, names };
   }
 
   countedSets(lifterId: string, since: string): ReturnType<LogRepository['countedSets']> {

@@ -1,4 +1,5 @@
 import { Injectable } from '@nestjs/common';
+import { group } from 'd3-array';
 import {
   compareAtSameLoad,
   curveOverTime,
@@ -143,11 +144,7 @@ function workOfHold(hold: LoggedHold): ComparedWork[] {
 
 /** Sessions that had both top and back-off work of one lift. */
 function pairsOf(sets: readonly LoggedSet[]): TopAndBackOff[] {
-  const bySession = new Map<string, LoggedSet[]>();
-  for (const set of sets) {
-    const key = `${set.sessionId} ${set.liftId}`;
-    bySession.set(key, [...(bySession.get(key) ?? []), set]);
-  }
+  const bySession = group(sets, (set) => `${set.sessionId} ${set.liftId}`);
   const choiceOf = (set: LoggedSet): GripChoice => (set.strapped ? 'straps' : set.grip);
   return [...bySession.values()].flatMap((session): TopAndBackOff[] => {
     const tops = session.filter((set) => set.role === 'top' || set.role === 'attempt');

@@ -1,4 +1,5 @@
 import { Injectable } from '@nestjs/common';
+import { group } from 'd3-array';
 import {
   blockReport,
   checkGripWeek,
@@ -21,7 +22,6 @@ import type { SeasonMarkRow } from '../../records/hold-blocks/season-mark.entity
 import type { HoldSetting } from '../../records/hold-settings/hold-setting.entity.ts';
 import { ChangesService } from '../../records/changes/changes.service.ts';
 import { inForce } from '../../records/hold-decisions/hold-decisions.service.ts';
-import type { LoggedHold } from '../../records/log/log.entity.ts';
 import type { TrainingSession } from '../../records/training/training.entity.ts';
 import {
   clashViews,
@@ -65,11 +65,7 @@ export class HoldsViewService {
     const monday = mondayOf(today);
     const items = gripItems(sets, holds, profile.lifter.bodyMass, facts.isHard);
     const work = { today, items, curves: { support: facts.curve } };
-    const done = new Map<string, LoggedHold[]>();
-    for (const hold of holds) {
-      const key = `${hold.sessionId} ${hold.kind}`;
-      done.set(key, [...(done.get(key) ?? []), hold]);
-    }
+    const done = group(holds, (hold) => `${hold.sessionId} ${hold.kind}`);
     const coming = sessions.filter((session) => session.heldOn >= today && !session.finished);
     return {
       today,
