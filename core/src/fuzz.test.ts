@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import * as core from './index.ts';
-import { EXAMPLE_SCOPE, publicFunctions } from './public-functions.test-helper.ts';
+import { EXAMPLE_SCOPE } from './public-functions.test-helper.ts';
 
 const { curve, lifter, venue } = EXAMPLE_SCOPE;
 const moving = core.fitMovingCurve([{ load: 150, seconds: 12, ended: 'slipped', ageDays: 40 }], {
@@ -537,13 +537,15 @@ function notANumber(value: unknown, at = 'result', depth = 0): string | undefine
   return undefined;
 }
 
-const FUNCTIONS = publicFunctions();
+const FUNCTIONS = Object.entries(core)
+  .filter(([, value]) => typeof value === 'function' && value !== core.InvalidInputError)
+  .map(([name]) => name);
 
 it('covers every public function', () => {
-  expect(Object.keys(SOUND).sort()).toEqual(FUNCTIONS.map((each) => each.name).sort());
+  expect(Object.keys(SOUND).sort()).toEqual(FUNCTIONS.sort());
 });
 
-describe.each(FUNCTIONS.map((each) => each.name))('%s', (name) => {
+describe.each(FUNCTIONS)('%s', (name) => {
   const call = (core as unknown as Record<string, (...args: unknown[]) => unknown>)[name]!;
   const sound = SOUND[name]!;
 
@@ -567,14 +569,15 @@ describe.each(FUNCTIONS.map((each) => each.name))('%s', (name) => {
         try {
           result = call(...args);
         } catch (error) {
-          expect(error).toBeInstanceOf(core.InvalidInputError);
-          const { field, allowed, message } = error as core.InvalidInputError;
-          expect(field).not.toBe('');
-          expect(allowed).not.toBe('');
-          expect(message).toContain(allowed);
+          // Said by hand: tens of thousands of expectations cost more than all the functions that are asked.
+          if (!(error instanceof core.InvalidInputError)) throw error;
+          const { field, allowed, message } = error;
+          if (field === '' || allowed === '' || !message.includes(allowed))
+            throw new Error(`It says neither where nor what is allowed: ${message}`, { cause: error });
           return;
         }
-        expect(notANumber(result)).toBeUndefined();
+        const wrong = notANumber(result);
+        if (wrong) throw new Error(wrong);
       }),
       { numRuns: Math.min(500, Math.max(150, whole.length * 3)) },
     );

@@ -30,6 +30,7 @@ export function publicFunctions(): PublicFunction[] {
   const program = ts.createProgram([index], {
     allowImportingTsExtensions: true,
     noEmit: true,
+    types: [],
     module: ts.ModuleKind.NodeNext,
     moduleResolution: ts.ModuleResolutionKind.NodeNext,
     target: ts.ScriptTarget.ES2022,
