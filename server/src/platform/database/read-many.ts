@@ -5,7 +5,8 @@ type Reads = DataSource | EntityManager;
 
 /** How an entity is read: its columns as they are selected, and what its properties are called in the table. */
 interface Read {
-  readonly from: string;
+  readonly table: string;
+  readonly list: string;
   readonly columns: ReadonlyMap<string, string>;
 }
 
@@ -20,10 +21,11 @@ function readOf(reads: Reads, entity: EntityTarget<ObjectLiteral>): Read {
     .filter((column) => column.isSelect)
     .map(
       ({ databaseName, propertyName, type }) =>
-        `${databaseName}${type === 'date' ? '::text' : ''} AS "${propertyName}"`,
+        `${metadata.tableName}.${databaseName}${type === 'date' ? '::text' : ''} AS "${propertyName}"`,
     );
   const made = {
-    from: `SELECT ${list.join(', ')} FROM ${metadata.tableName}`,
+    table: metadata.tableName,
+    list: list.join(', '),
     columns: new Map(
       metadata.columns.map(({ databaseName, propertyName }) => [propertyName, databaseName] as const),
     ),
@@ -43,8 +45,13 @@ export function readMany<Row extends ObjectLiteral>(
   where: string,
   values: readonly unknown[],
 ): Promise<Row[]> {
-  return reads.query<Row[]>(`${readOf(reads, entity).from} WHERE ${where}`, [...values]);
+  const { table, list } = readOf(reads, entity);
+  return reads.query<Row[]>(`SELECT ${list} FROM ${table} WHERE ${where}`, [...values]);
 }
+
+/** The columns of an entity as they are selected, for a question that joins its table with another. */
+export const columnsOf = (reads: Reads, entity: EntityTarget<ObjectLiteral>): string =>
+  readOf(reads, entity).list;
 
 /** Values that properties must have: one of a list where it is a list, none where it is null. */
 type Having<Row> = { readonly [Property in keyof Row]?: Row[Property] | readonly Row[Property][] };
