@@ -6,6 +6,7 @@ import { By, error, Key, type WebElement } from 'selenium-webdriver';
 import type { Driver } from 'selenium-webdriver/chrome.js';
 // The same browser, with a window, takes the screenshots.
 import { openShell, setSize } from '../../tools/lib/browser.mjs';
+import { signIn } from '../../tools/lib/sign-in.mjs';
 import { violationsOn } from './accessibility.test-helper.ts';
 import { ServedCopy } from './served-copy.test-helper.ts';
 import { WATCH } from './watch.test-helper.ts';
@@ -254,14 +255,12 @@ export class Page {
     });
   }
 
-  /** Puts words in the place of what a field says, by key: cleared past the page, it would be drawn again with what it said. */
+  /**
+   * Puts words in the place of what a field says: chosen by key, since cleared past the page it would be drawn again with what it
+   * said; and all at once, as what is dictated or pasted comes, since each key would draw the page anew.
+   */
   async overwrite(field: WebElement, words: string): Promise<void> {
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), words === '' ? Key.DELETE : '');
-    await this.insert(words);
-  }
-
-  /** Puts words where the writing mark stands, all at once, as what is dictated or pasted comes: each key would draw the page anew. */
-  async insert(words: string): Promise<void> {
     if (words !== '') await this.driver.sendDevToolsCommand('Input.insertText', { text: words });
   }
 
@@ -296,15 +295,9 @@ export class Page {
   }
 
   /** Comes to Today as somebody who signed in before; the form itself is the subject of tests of its own. */
-  async enter({ email, password } = COACH): Promise<void> {
-    const answer = await fetch(`${this.#base}/api/session`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ email, password }),
-    });
-    const [cookie] = answer.headers.getSetCookie();
-    if (!answer.ok || !cookie) throw new Error(`Not signed in: ${answer.status} ${await answer.text()}`);
-    const [, name, value] = /^([^=]+)=([^;]*)/.exec(cookie)!;
+  async enter(who = COACH): Promise<void> {
+    const { cookie } = (await signIn(this.#base, who)).headers;
+    const [name, value] = cookie.split('=');
     const kept = { url: this.#base, name, value, httpOnly: true, sameSite: 'Strict' };
     await this.driver.sendDevToolsCommand('Network.setCookie', kept);
     await this.go('/');

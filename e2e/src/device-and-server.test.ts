@@ -4,6 +4,7 @@ import type { CalledSet, CallsView, FloorView, LogHoldRequest, LogSetRequest } f
 import fc from 'fast-check';
 import { asRequest, type Waiting } from '../../web/src/offline/outbox.ts';
 import { doneToday, laneOf, NEW_LANE } from '../../web/src/features/floor/lane.ts';
+import { signIn } from '../../tools/lib/sign-in.mjs';
 import { ServedCopy } from './served-copy.test-helper.ts';
 
 /*
@@ -15,14 +16,7 @@ let server: ServedCopy;
 let headers: Record<string, string>;
 beforeAll(async () => {
   server = await ServedCopy.start();
-  const answer = await fetch(`${server.url}/api/session`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ email: 'maren@tarnquay.example', password: 'rope-works-26' }),
-  });
-  const { token } = (await answer.json()) as { token: string };
-  const cookie = answer.headers.getSetCookie()[0]!.split(';')[0]!;
-  headers = { cookie, 'content-type': 'application/json', 'x-iron-clasp-token': token };
+  ({ headers } = await signIn(server.url));
 }, 120_000);
 afterAll(() => server.stop());
 

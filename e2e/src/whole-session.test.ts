@@ -112,7 +112,6 @@ it('a coach, on a laptop: two lanes side by side, to the end of both, with a not
     }
     await page.until(async () => !/waiting/.test(await page.text()), 'everything to be sent');
     await page.click('How it went');
-    await page.find('textarea');
     await page.overwrite(await page.find('textarea'), 'Good work; chalk sooner.');
     await page.click('End the session');
     await page.says(/Reopen|ended/i);

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import pg from 'pg';
 import { freePort } from './machine.mjs';
 import { startServer } from './server.mjs';
+import { signIn } from './sign-in.mjs';
 import { spread } from './spread.mjs';
 
 /** A small seeded stream of numbers on [0, 1): the same seed plays the same soak. */
@@ -29,15 +30,7 @@ export async function soak(root, { databaseUrl, processes = 1, rounds, seed, say
   const servers = await Promise.all(ports.map(up));
   const proxy = await spread(ports, 0);
   const { url } = proxy;
-  const { demo } = await (await fetch(`${url}/api/welcome`)).json();
-  const signedIn = await fetch(`${url}/api/session`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ email: demo.email, password: demo.password }),
-  });
-  const cookie = signedIn.headers.getSetCookie()[0].split(';')[0];
-  const { token } = await signedIn.json();
-  const headers = { cookie, 'content-type': 'application/json', 'x-iron-clasp-token': token };
+  const { headers } = await signIn(url);
   const client = new pg.Client({ connectionString: databaseUrl });
   await client.connect();
   const { rows: sets } = await client.query(

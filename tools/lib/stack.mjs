@@ -5,6 +5,7 @@ import { ensureBuilt, ensurePackages } from './build.mjs';
 import { freePort, temporaryFolder } from './machine.mjs';
 import { startPostgres } from './postgres.mjs';
 import { startServer } from './server.mjs';
+import { signIn } from './sign-in.mjs';
 
 /** A whole stack of its own with the demo freshly loaded, for measuring and for pictures; `stop` leaves nothing behind. */
 export async function startStack(root, more = {}) {
@@ -24,26 +25,16 @@ export async function startStack(root, more = {}) {
 
 /** Signs in to the demo and returns what asks the API as the coach. */
 export async function demoCoach(url) {
-  const { demo } = await (await fetch(`${url}/api/welcome`)).json();
-  const { email, password } = demo;
-  const answer = await fetch(`${url}/api/session`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ email, password }),
-  });
-  const cookie = answer.headers.getSetCookie()[0].split(';')[0];
-  // The server's clock may stand at another day than the machine's.
-  let told = answer.headers.get('date');
+  const { headers, date } = await signIn(url);
+  const { cookie } = headers;
+  let told = date;
   const get = async (path) => {
     const got = await fetch(`${url}/api${path}`, { headers: { cookie } });
     told = got.headers.get('date');
     return got.json();
   };
-  const { token } = await answer.json();
-  const leave = () =>
-    fetch(`${url}/api/session`, { method: 'DELETE', headers: { cookie, 'x-iron-clasp-token': token } });
+  const leave = () => fetch(`${url}/api/session`, { method: 'DELETE', headers });
   const send = async (method, path, body) => {
-    const headers = { cookie, 'x-iron-clasp-token': token, 'content-type': 'application/json' };
     const sent = await fetch(`${url}/api${path}`, { method, headers, body: JSON.stringify(body) });
     if (!sent.ok) throw new Error(`${method} ${path} answered ${sent.status}: ${await sent.text()}`);
     return sent.json();
