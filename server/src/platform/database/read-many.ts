@@ -81,12 +81,13 @@ export function readBy<Row extends ObjectLiteral>(
   return readMany(reads, entity, where, values);
 }
 
-/** The one row of these values; null where there is none. */
+/** The one row of these values, or the first in an order; null where there is none. */
 export async function readOne<Row extends ObjectLiteral>(
   reads: Reads,
   entity: EntityTarget<Row>,
   having: Having<Row>,
+  order: Order<Row> = {},
 ): Promise<Row | null> {
-  const [row] = await readBy(reads, entity, having);
+  const [row] = await readBy(reads, entity, having, order);
   return row ?? null;
 }

@@ -10,8 +10,8 @@ const SEEN_EVERY = 5 * 60_000;
 /** What a request has to know of the sign-in behind it. */
 type KnownSignIn = Pick<SignIn, 'id' | 'changeToken' | 'expiresAt'>;
 
-/** The same beside an account's own columns. */
-type Prefixed = Pick<SignIn, 'changeToken' | 'expiresAt' | 'seenAt'> & { readonly signInId: string };
+/** A sign-in's columns beside those of its account. */
+type BesideAccount = Pick<SignIn, 'changeToken' | 'expiresAt' | 'seenAt'> & { readonly signInId: string };
 
 @Injectable()
 export class AccountsRepository {
@@ -94,7 +94,7 @@ export class AccountsRepository {
   /** The account behind a sign-in that has not run out; that it was seen is kept now and then. */
   async signedIn(tokenHash: string, now: Date): Promise<{ signIn: KnownSignIn; account: Account } | null> {
     // Asked with every request: one question, though it spans two tables.
-    const [found] = await this.db.query<(Account & Prefixed)[]>(
+    const [found] = await this.db.query<(Account & BesideAccount)[]>(
       `SELECT ${columnsOf(this.db, Account)}, sign_in.id AS "signInId", sign_in.change_token AS "changeToken",
               sign_in.expires_at AS "expiresAt", sign_in.seen_at AS "seenAt"
          FROM sign_in JOIN account ON account.id = sign_in.account_id

@@ -4,7 +4,7 @@ import { changeVersion, insertMany, saveVersion } from '../../platform/database/
 import { notFound } from '../../platform/http/problem.ts';
 import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { together } from '../../platform/database/together.ts';
-import { readBy, readMany } from '../../platform/database/read-many.ts';
+import { readMany, readOne } from '../../platform/database/read-many.ts';
 import { Meet } from './meet.entity.ts';
 
 /** Meets ahead of a lifter that are listed. */
@@ -44,9 +44,7 @@ export class MeetsService implements OnModuleInit {
 
   /** The lifter's meet of a day; null where none is held. */
   onDay(lifterId: string, heldOn: string, manager = this.db.manager): Promise<Meet | null> {
-    return readBy(manager, Meet, { lifterId, removedAt: null, heldOn }, { id: 'ASC' }).then(
-      ([meet]) => meet ?? null,
-    );
+    return readOne(manager, Meet, { lifterId, removedAt: null, heldOn }, { id: 'ASC' });
   }
 
   /** The next meet of each lifter who has one ahead. */

@@ -29,15 +29,6 @@ export class TrainingRepository {
     return readBy(this.db, TrainingSession, { id: ids });
   }
 
-  next(lifterId: string, today: string): Promise<TrainingSession | null> {
-    return readMany(
-      this.db,
-      TrainingSession,
-      `lifter_id = $1 AND held_on >= $2 AND NOT finished AND removed_at IS NULL ORDER BY held_on, id LIMIT 1`,
-      [lifterId, today],
-    ).then(([session]) => session ?? null);
-  }
-
   /** The next session of each lifter who has one ahead. */
   async nextOf(lifterIds: readonly string[], today: string): Promise<TrainingSession[]> {
     return readMany(

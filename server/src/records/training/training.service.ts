@@ -75,8 +75,9 @@ export class TrainingService implements OnModuleInit {
     return new Map((await this.training.byIds([...new Set(ids)])).map((each) => [each.id, each]));
   }
 
-  next(lifterId: string, today: string): Promise<TrainingSession | null> {
-    return this.training.next(lifterId, today);
+  async next(lifterId: string, today: string): Promise<TrainingSession | null> {
+    const [session] = await this.training.nextOf([lifterId], today);
+    return session ?? null;
   }
 
   async nextOf(lifterIds: readonly string[], today: string): Promise<Map<string, TrainingSession>> {
