@@ -290,6 +290,7 @@ async function benchManyLifters(stack) {
   // Rows that came past the application left no fit behind; whoever logs has theirs within a second.
   const fitting = await timed(1, async () => {
     const stream = await fetch(`${stack.url}/api/club/curves`, { headers: { cookie: coach.cookie } });
+    if (!stream.ok) throw new Error(`The curves were not fitted: ${stream.status} ${await stream.text()}`);
     await stream.text();
   });
   say(`All curves over all weeks, one after the other: ${(fitting.median / 1000).toFixed(0)} s`);

@@ -69,13 +69,13 @@ const failed = (what, { stdout, stderr }) =>
   );
 
 /** The same beside what else goes on: it waits for nothing, and is waited for. */
-export function mustBeside(command, args, { what, ...options } = {}) {
+export function mustBeside(command, args, { what = `${command} ${args.join(' ')}`, ...options } = {}) {
   return new Promise((resolve, reject) => {
     execFile(command, args, { maxBuffer: 1 << 28, ...options }, (error, stdout, stderr) => {
       if (!error) resolve(stdout);
       else if (typeof error.code === 'string')
-        reject(new Trouble(`${what ?? command} could not be run: ${error.message}`));
-      else reject(failed(what ?? `${command} ${args.join(' ')}`, { stdout, stderr }));
+        reject(new Trouble(`${what} could not be run: ${error.message}`));
+      else reject(failed(what, { stdout, stderr }));
     }).stdin.end();
   });
 }
