@@ -50,20 +50,23 @@ const digit = (each: Digit): string =>
 const crease = (each: Digit, along: number): string =>
   `M${at(each, along, 0.08)} Q${at(each, along + 0.035, 0.5)} ${at(each, along, 0.92)}`;
 
-/** What is drawn, from the back to the front: a later outline lies over an earlier one. */
+/**
+ * What is drawn, from the back to the front: a later outline lies over an earlier one. What belongs to the hand runs clockwise,
+ * so that its parts can be filled as one: where two run against each other a hole is left.
+ */
 export const HAND_SHAPES: readonly HandShape[] = [
   { zone: 'wrist', d: 'M95 268 H161 Q160 284 162 298 H94 Q96 284 95 268 Z' },
   ...FINGERS.map((each) => ({ zone: 'finger' as const, d: digit(each) })),
   {
     zone: 'thumb',
-    d: 'M82 186 Q66 172 52 153 Q40 136 27 131 Q14 128 12 141 Q12 152 22 169 Q36 200 60 226 Q72 238 84 240 Z',
+    d: 'M84 240 Q72 238 60 226 Q36 200 22 169 Q12 152 12 141 Q14 128 27 131 Q40 136 52 153 Q66 172 82 186 Z',
   },
   { zone: 'nail', d: 'M25 133 Q14 132 13 142 Q13 150 19 157 Q27 152 30 145 Q31 137 25 133 Z' },
   {
     zone: 'palm',
     d: 'M79 147 Q128 122 166 140 Q184 149 189 165 Q190 208 175 240 Q166 256 162 268 H95 Q90 254 82 238 Q74 218 76 186 Q79 164 79 147 Z',
   },
-  { zone: 'thumbJoint', d: 'M80 208 a17 17 0 1 0 0.1 0 Z' },
+  { zone: 'thumbJoint', d: 'M80 208 A17 17 0 0 1 80 242 A17 17 0 0 1 80 208 Z' },
   // The whole arm, small beside the hand: what hurts up there bars work of the hand as well.
   {
     zone: 'biceps',

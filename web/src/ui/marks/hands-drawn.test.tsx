@@ -31,6 +31,32 @@ it('no outline leaves the box', () => {
     }
 });
 
+/** Corners of an outline of straight lines and bows, one after the other. */
+function cornersOf(d: string): [x: number, y: number][] {
+  const corners: [number, number][] = [];
+  for (const [, step, said] of d.matchAll(/([MLQH])([^A-Z]*)/g)) {
+    const values = numbersOf(said!);
+    if (step === 'H') corners.push([values[0]!, corners.at(-1)![1]]);
+    else for (let i = 0; i < values.length; i += 2) corners.push([values[i]!, values[i + 1]!]);
+  }
+  return corners;
+}
+
+it('all of a hand runs clockwise: filled as one, it has no holes', () => {
+  for (const { zone, d } of HAND_SHAPES) {
+    // A bow of a circle says itself which way it runs: 1 is clockwise.
+    for (const [, sweep] of zone === 'thumbJoint' ? d.matchAll(/A\S+ \S+ \S+ \S+ (\d)/g) : [])
+      expect(sweep).toBe('1');
+    if (!['wrist', 'finger', 'thumb', 'palm'].includes(zone)) continue;
+    const corners = cornersOf(d);
+    const twice = corners.reduce((sum, [x, y], i) => {
+      const [nextX, nextY] = corners[(i + 1) % corners.length]!;
+      return sum + x * nextY - nextX * y;
+    }, 0);
+    expect([zone, twice > 0]).toEqual([zone, true]);
+  }
+});
+
 it('a tap on any of the four fingers opens the fingers', () => {
   const chosen = jest.fn();
   render(<HandDrawing side="left" hand={SOUND_HAND} selected={null} onSelect={chosen} />);

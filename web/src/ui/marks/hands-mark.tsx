@@ -8,7 +8,10 @@ import { zoneLevel } from './zone-state.ts';
 const WIDTH = 186;
 const HEIGHT = 304;
 const GAP = 20;
-const OUTLINE = HAND_SHAPES.filter(({ zone }) => zone !== 'elbow' && zone !== 'biceps' && zone !== 'nail');
+/** All its parts as one path: every row of the rack has two hands. */
+const OUTLINE = HAND_SHAPES.filter(({ zone }) => zone !== 'elbow' && zone !== 'biceps' && zone !== 'nail')
+  .map(({ d }) => d)
+  .join(' ');
 
 /** Both hands, small: the hand of the check as an outline, a broken one where nobody has looked, a dot where something is to be seen, filled and barred when it stops work. */
 export function HandsMark({
@@ -62,19 +65,14 @@ function SmallHand({
   return (
     <g>
       {/* One line around the whole hand: every part with a broad line first, then all of them filled. */}
-      {OUTLINE.map(({ d }) => (
-        <path
-          key={d}
-          d={d}
-          fill="none"
-          stroke={ink}
-          strokeWidth={2.2 * scale}
-          {...(!looked && { strokeDasharray: `${1.6 * scale} ${2 * scale}`, strokeLinecap: 'butt' })}
-        />
-      ))}
-      {OUTLINE.map(({ d }) => (
-        <path key={d} d={d} fill={stops ? 'var(--oxblood)' : 'var(--raised)'} />
-      ))}
+      <path
+        d={OUTLINE}
+        fill="none"
+        stroke={ink}
+        strokeWidth={2.2 * scale}
+        {...(!looked && { strokeDasharray: `${1.6 * scale} ${2 * scale}`, strokeLinecap: 'butt' })}
+      />
+      <path d={OUTLINE} fill={stops ? 'var(--oxblood)' : 'var(--raised)'} />
       {stops ? (
         <path d="M10 290 L180 20" stroke="var(--ground)" strokeWidth={2 * scale} />
       ) : (
