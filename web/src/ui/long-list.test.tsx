@@ -21,5 +21,6 @@ it('what is there when the list comes is drawn with it, and only what is near', 
   const drawn = screen.getAllByRole('listitem');
   expect(drawn[0]!.textContent).toBe('lifter 1');
   expect(drawn[0]!.getAttribute('aria-setsize')).toBe('500');
-  expect(drawn.length).toBeLessThan(20);
+  // As many as fit the window, until the list knows its own height, and those beyond.
+  expect(drawn.length).toBeLessThan(30);
 });

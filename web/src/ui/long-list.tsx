@@ -37,12 +37,43 @@ export function LongList<Item>(props: LongListProps<Item>): ReactElement {
 /** The same inside its parent, which scrolls by itself; above the list nothing else stands in it. */
 export function LongListIn<Item>(props: LongListProps<Item>): ReactElement {
   const list = useRef<HTMLUListElement>(null);
+  const [start] = useState(() => ({ width: window.innerWidth, height: window.innerHeight }));
   const all = useVirtualizer<HTMLElement, HTMLLIElement>({
     ...optionsOf(props),
+    // Drawn with the rest of the page at once, as for the whole window: it is told its own height once that is laid out.
+    initialRect: start,
+    observeElementRect: watchHeight,
+    measureElement: heightOf,
     // Asked of the list: what stands around it is told its own element only after the list was to be drawn.
     getScrollElement: () => list.current?.parentElement ?? null,
   });
   return <Drawn {...props} list={list} above={0} all={all} />;
+}
+
+/** Measured by itself, a page that is being drawn is laid out once for each who asks, and once more when all is there. */
+function watchHeight(
+  { scrollElement }: Virtualizer<HTMLElement, HTMLLIElement>,
+  tell: (size: { width: number; height: number }) => void,
+): (() => void) | undefined {
+  if (!scrollElement) return undefined;
+  const watch = new ResizeObserver(([entry]) => {
+    const { width, height } = entry!.contentRect;
+    tell({ width: Math.round(width), height: Math.round(height) });
+  });
+  watch.observe(scrollElement);
+  return () => watch.disconnect();
+}
+
+/** How high an item came out; before it was laid out, what is reckoned with, or what it was before. */
+function heightOf(
+  item: HTMLLIElement,
+  entry: ResizeObserverEntry | undefined,
+  { itemSizeCache, options, indexFromElement }: Virtualizer<HTMLElement, HTMLLIElement>,
+): number {
+  const laidOut = entry?.borderBoxSize[0];
+  if (laidOut) return Math.round(laidOut.blockSize);
+  const index = indexFromElement(item);
+  return itemSizeCache.get(options.getItemKey(index)) ?? options.estimateSize(index);
 }
 
 function optionsOf<Item>({ items, keyOf, height, held }: LongListProps<Item>): {

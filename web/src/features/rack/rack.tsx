@@ -100,7 +100,7 @@ export function Rack({
             Nobody here is called “{filter}”.
           </p>
         )}
-        <LongListIn items={rows} keyOf={(row) => row.id} height={() => 62}>
+        <LongListIn items={rows} keyOf={(row) => row.id} height={(row) => (row.flag ? 73 : 54)}>
           {(row) => <Row row={row} today={pages[0]!.today} />}
         </LongListIn>
         {rack.hasNextPage && (
