@@ -1,3 +1,4 @@
+import './ahead.ts';
 import '@fontsource/barlow-condensed/latin-500.css';
 import '@fontsource/barlow-condensed/latin-600.css';
 import '@fontsource-variable/source-sans-3/wght.css';

@@ -14,15 +14,25 @@ import {
   type SignInRequest,
   type WelcomeView,
 } from '@iron-clasp/contract';
-import { type ApiError, ask, rememberToken, sendFile } from '../client.ts';
+import { ApiError, ask, rememberToken, sendFile } from '../client.ts';
 import { keys } from '../keys.ts';
+import { rememberHere } from './last-here.ts';
+
+/** Somebody is signed in: what their changes must carry, and what their next visit asks for first. */
+function remember(session: SessionView): void {
+  rememberToken(session);
+  rememberHere(session.account.lifterId === null ? 'club' : 'own');
+}
 
 export const sessionQuery = {
   queryKey: keys.session,
   staleTime: Infinity,
   queryFn: async (): Promise<SessionView> => {
-    const session = await ask<SessionView>('GET', '/session');
-    rememberToken(session);
+    const session = await ask<SessionView>('GET', '/session').catch((fault: unknown) => {
+      if (fault instanceof ApiError && fault.status === 401) rememberHere(undefined);
+      throw fault;
+    });
+    remember(session);
     return session;
   },
 };
@@ -44,7 +54,7 @@ function useEnter<Sent>(
   return useMutation({
     mutationFn: send,
     onSuccess: (session) => {
-      rememberToken(session);
+      remember(session);
       client.setQueryData(keys.session, session);
     },
   });
@@ -78,7 +88,10 @@ export function useSignOut(): UseMutationResult<void, ApiError, void> {
   const client = useQueryClient();
   return useMutation({
     mutationFn: () => ask<void>('DELETE', '/session'),
-    onSuccess: () => client.clear(),
+    onSuccess: () => {
+      rememberHere(undefined);
+      client.clear();
+    },
   });
 }
 

@@ -1,0 +1,57 @@
+/** @jest-environment jsdom */
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { renderHook, waitFor } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import { lastHere, rememberHere } from './last-here.ts';
+import { useSession, useSignOut } from './session.ts';
+
+/** What the server says: the page of the tests has no answers of its own. */
+interface Said {
+  readonly status: number;
+  readonly body?: object;
+}
+let answer: Said;
+beforeEach(() => {
+  globalThis.fetch = (() =>
+    Promise.resolve({
+      ...{ ok: answer.status < 300, status: answer.status, headers: new Headers() },
+      json: () => Promise.resolve(answer.body ?? {}),
+    })) as unknown as typeof fetch;
+});
+const within = ({ children }: { children: ReactNode }): ReactNode => (
+  <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
+    {children}
+  </QueryClientProvider>
+);
+
+it.each([
+  ['club', null],
+  ['own', 'somebody'],
+] as const)('a session of somebody with the pages “%s” is remembered', async (pages, lifterId) => {
+  rememberHere(undefined);
+  answer = { status: 200, body: { token: 'told', account: { lifterId } } };
+  const { result } = renderHook(useSession, { wrapper: within });
+  await waitFor(() => expect(result.current.data).toBeDefined());
+  expect(lastHere()).toBe(pages);
+});
+
+it('it is forgotten where the session has ended, and not where no answer came', async () => {
+  for (const [status, pages] of [
+    [503, 'club'],
+    [401, undefined],
+  ] as const) {
+    rememberHere('club');
+    answer = { status };
+    const { result } = renderHook(useSession, { wrapper: within });
+    await waitFor(() => expect(result.current.error).toBeTruthy());
+    expect(lastHere()).toBe(pages);
+  }
+});
+
+it('signing out forgets it', async () => {
+  rememberHere('club');
+  answer = { status: 204 };
+  const { result } = renderHook(useSignOut, { wrapper: within });
+  result.current.mutate();
+  await waitFor(() => expect(lastHere()).toBeUndefined());
+});
