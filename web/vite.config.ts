@@ -102,6 +102,23 @@ const START = [
 ];
 const isOfStart = (id: string): boolean => START.some((pattern) => pattern.test(id));
 
+/** Whoever is signed in sees these first; with what stands in them they are one file, for the same reason. */
+const HOME = /web\/src\/(app\/(signed-in|desk)|features\/today\/today)\.tsx$/;
+/** What is fetched before anybody is signed in waits for nothing of it. */
+const BEFORE = /web\/src\/app\/main\.tsx$/;
+
+interface Modules {
+  getModuleInfo(id: string): { readonly importers: readonly string[] } | null;
+}
+
+/** Is it one of those that a pattern names, or does one of them stand on it? */
+function isUnder(pattern: RegExp, id: string, modules: Modules, seen = new Set<string>()): boolean {
+  if (pattern.test(id)) return true;
+  seen.add(id);
+  const above = modules.getModuleInfo(id)?.importers ?? [];
+  return above.some((each) => !seen.has(each) && isUnder(pattern, each, modules, seen));
+}
+
 /** What three pages share is fetched in pieces no smaller than this where that can be, bytes. */
 const PIECE = 4_000;
 
@@ -128,10 +145,15 @@ export default defineConfig({
             // Before the rest, so it must not wait for the rest.
             {
               name: 'asked',
-              test: /data\/asked-ahead\.|app\/first-pages\.|vite\/preload-helper/,
+              test: /data\/(asked-ahead|session\/last-here)\.|app\/first-pages\.|vite\/preload-helper/,
               priority: 2,
             },
             { name: 'start', test: isOfStart, priority: 1 },
+            {
+              debugName: 'home',
+              name: (id, modules) =>
+                isUnder(HOME, id, modules) && !isUnder(BEFORE, id, modules) ? 'home' : null,
+            },
             { name: 'shared', minShareCount: 3, entriesAware: true, entriesAwareMergeThreshold: PIECE },
           ],
         },
