@@ -533,6 +533,9 @@ describe('the case book', () => {
     if (typeof each.calls === 'string') expect(sayCall(call)).toBe(each.calls);
     else expect(sayCall(call)).toMatch(each.calls);
     if (each.verdict) expect(call.verdict).toBe(each.verdict);
+    // No reason is given twice.
+    const said = call.reasons.map(({ ruleId, text }) => `${ruleId}: ${text}`);
+    expect(said).toEqual([...new Set(said)]);
     if (each.because) expect(call.reasons.map((reason) => reason.ruleId)).toContain(each.because);
     if (each.says) expect([...call.cautions, ...call.cues].join(' ')).toMatch(each.says);
     if (each.lighter) expect(call.lighterLoad).toBeCloseTo(each.lighter, 6);

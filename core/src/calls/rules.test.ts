@@ -297,8 +297,10 @@ describe.each(CALL_RULES.map((rule) => [rule.id, rule] as const))('%s', (id, rul
     const entry = TABLE[id]!;
     const effect = rule.effect(entry.fires)!;
     expect(done(effect)).toEqual(entry.does);
-    const { fired } = applyRules(entry.fires, [rule]);
-    expect(fired).toEqual([{ ruleId: id, rank: rule.rank, text: expect.stringMatching(/^[A-Z].*\.$/) }]);
+    const { fired, prefers } = applyRules(entry.fires, [rule]);
+    expect([...fired, ...prefers.values()]).toEqual([
+      { ruleId: id, rank: rule.rank, text: expect.stringMatching(/^[A-Z].*\.$/) },
+    ]);
     expect(rule.reason).toMatch(/^[A-Z].*\.$/);
   });
 

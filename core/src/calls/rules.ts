@@ -127,7 +127,8 @@ export function applyRules(facts: RuleFacts, rules: readonly CallRule[]): Barred
     const effect = rule.effect(facts);
     if (!effect) continue;
     const reason: Reason = { ruleId: rule.id, rank: rule.rank, text: effect.text ?? rule.reason };
-    fired.push(reason);
+    // What only prefers a grip is a reason where that grip is called for it, and is said there.
+    if (!effect.prefers) fired.push(reason);
     for (const choice of effect.bars ?? []) {
       if (!choices.has(choice)) {
         choices.set(choice, reason);
