@@ -227,4 +227,20 @@ describe('what a line says beside sets and load', () => {
     expect(loads('kg')).toEqual([70, 95, 120, 140, 160]);
     for (const load of loads('lb')) expect((load / 0.45359237) % 10).toBeCloseTo(0, 6);
   });
+
+  it.each([
+    ['press', 40, 'kg', [20, 30, 35]],
+    ['press', 27.5, 'kg', [20, 25]],
+    ['press', 20, 'kg', []],
+    ['press', 95, 'lb', [45, 70, 80, 90]],
+    ['row.dumbbell', 8, 'kg', [3, 4, 6, 7]],
+  ] as const)(
+    'a ramp of %s to %d %s has a step for each load between empty and work',
+    (lift, top, unit, steps) => {
+      const { sets } = parseSetLine(`ramp volume 2x5 @ ${top}${unit}`, { deadliftMax: 200, unit, lift });
+      const pounds = unit === 'lb' ? 0.45359237 : 1;
+      expect(sets!.slice(0, -2).map(({ load }) => Math.round((load / pounds) * 1e6) / 1e6)).toEqual(steps);
+      expect(sets!.slice(-2).every(({ role }) => role === 'volume')).toBe(true);
+    },
+  );
 });

@@ -156,7 +156,7 @@ export function parseSetLine(line: string, context: SetLineContext): SetLine {
     const set: WrittenSet = timed
       ? { role, load: kg, reps: 1, seconds: amount, style, ...said }
       : { role, load: kg, reps: amount, style, ...said };
-    const warmups = !ramp
+    const lighter = !ramp
       ? []
       : timed
         ? HOLD_RAMP.map((share) => ({
@@ -165,6 +165,7 @@ export function parseSetLine(line: string, context: SetLineContext): SetLine {
             seconds: RAMP_SECONDS,
           }))
         : RAMP.map(([share, reps]) => warmup(set, share, reps, lift, context.unit));
+    const warmups = climbing(lighter, set.load, stepOf(lift, context.unit));
     const words = [
       ...(ramp ? ['ramp'] : []),
       SET_ROLE_TAGS[role],
@@ -224,8 +225,9 @@ export function parseSetLine(line: string, context: SetLineContext): SetLine {
 /** A lighter set of the ramp, in steps that people load: no small plates go on and off between warm-ups. */
 function warmup(set: WrittenSet, share: number, reps: number, lift: Lift, unit: MassUnit): WrittenSet {
   const { terms: _terms, ...plain } = set;
-  const step = toKg(isBarLift(lift) ? RAMP_STEP[unit] : 1, unit);
-  const load = Math.max(step, Math.round((share * set.load) / step) * step);
+  const step = stepOf(lift, unit);
+  const lightest = isBarLift(lift) ? toKg(EMPTY_BAR[unit], unit) : step;
+  const load = Math.max(lightest, Math.round((share * set.load) / step) * step);
   return {
     ...plain,
     role: 'warmup',
@@ -236,6 +238,22 @@ function warmup(set: WrittenSet, share: number, reps: number, lift: Lift, unit: 
 
 /** Steps in which a bar is loaded while warming up, in the unit of the reader. */
 export const RAMP_STEP: Readonly<Record<MassUnit, number>> = { kg: 5, lb: 10 };
+
+const stepOf = (lift: Lift, unit: MassUnit): number => toKg(isBarLift(lift) ? RAMP_STEP[unit] : 1, unit);
+
+/** A light line has fewer steps: no load is warmed up at twice, nor two that hardly differ, and none as heavy as the work. */
+function climbing(ramp: readonly WrittenSet[], work: number, step: number): WrittenSet[] {
+  const kept: WrittenSet[] = [];
+  for (const set of ramp)
+    if (set.load < work && set.load >= (kept.at(-1)?.load ?? -Infinity) + step - ROUNDING) kept.push(set);
+  return kept;
+}
+
+/** Less than this between two loads is the arithmetic's, kg. */
+const ROUNDING = 1e-6;
+
+/** What a bar weighs on which nothing is loaded, in the unit of the reader: no ramp begins below it. */
+const EMPTY_BAR: Readonly<Record<MassUnit, number>> = { kg: 20, lb: 45 };
 
 /** The word that stands for no load at all, where the lift can be done so. */
 function noLoad(lift: Lift): string | undefined {
