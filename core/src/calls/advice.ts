@@ -177,7 +177,9 @@ export const CAUTIONS: readonly Advice[] = [
     id: 'caution.strapped-bar',
     kind: 'caution',
     text: 'Nobody near a loaded bar held with straps: it cannot be let go at once.',
-    when: gripIs('straps'),
+    // A stack of plates on a cable, or the lifter's own body, falls on nobody else.
+    when: ({ choice, lift }) =>
+      choice === 'straps' && !lift.needs.includes('cable') && lift.loadMeans !== 'addedToBody',
   },
   {
     id: 'caution.fixed-straps',

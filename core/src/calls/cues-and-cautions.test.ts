@@ -41,6 +41,10 @@ describe('cautions stand where they apply', () => {
     );
     expect(strapped.cautions.join(' ')).toMatch(/Nobody near a loaded bar held with straps/);
     expect(callSet(context({ curve: strong })).cautions).toEqual([]);
+    const cable = { role: 'volume', lift: 'pull-down', load: 60, reps: 10 } as const;
+    const onCable = callSet(context({ school: 'strap-the-volume', set: set(cable) }));
+    expect(onCable.choice).toBe('straps');
+    expect(onCable.cautions).toEqual([]);
   });
 
   it('torn skin is covered, uncleared history says who is asked, cleared history is quiet', () => {
