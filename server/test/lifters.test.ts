@@ -25,7 +25,8 @@ describe('adding a lifter', () => {
       version: 1,
       schoolId: 'weightlifting',
       dominantHand: 'right',
-      hookStage: 'none',
+      // Usual in the sport.
+      hookStage: 'settled',
       unanswered: [
         'dominantHand',
         'stance',
@@ -50,7 +51,7 @@ describe('adding a lifter', () => {
     const changed = await put(id, {
       ...NEW,
       version: 1,
-      hookStage: 'settled',
+      hookStage: 'carry',
       history: [{ kind: 'shoulder', side: 'left', cleared: true }],
     });
     expect(changed.unanswered).not.toContain('hookStage');
@@ -65,8 +66,19 @@ describe('adding a lifter', () => {
         after: [{ kind: 'shoulder', side: 'left', cleared: true }],
         by: 'Maren Solvik',
       },
-      { field: 'hookStage', before: 'none', after: 'settled', by: 'Maren Solvik' },
+      { field: 'hookStage', before: 'settled', after: 'carry', by: 'Maren Solvik' },
     ]);
+  });
+
+  it('the stage of the hook is as the best was pulled, until somebody says it', async () => {
+    const hooked = randomUUID();
+    const body = { ...NEW, name: 'Ilse Varga', sport: 'powerlifting' as const };
+    expect((await put(hooked, body)).hookStage).toBe('none');
+    const told = await put(hooked, { ...body, version: 1, bestPulled: 'hook' });
+    expect(told).toMatchObject({ hookStage: 'carry', unanswered: expect.arrayContaining(['hookStage']) });
+    const said = await put(hooked, { ...body, version: 2, hookStage: 'none' });
+    expect(said.hookStage).toBe('none');
+    expect((await put(hooked, { ...body, version: 3, bestPulled: 'hook' })).hookStage).toBe('none');
   });
 
   it('an editor who saw an older version is told so, and nothing is overwritten', async () => {

@@ -1,4 +1,5 @@
 import { CHALK_KINDS, type ChalkKind, type Grip, type HoldObservation } from '../clasp-curve/types.ts';
+import type { HookStage } from '../hands/hand-state.ts';
 import { SPORTS, type Sport } from '../profile/sport-and-stance.ts';
 import { observeSet } from '../set-demand/set-observation.ts';
 import { oneOf, optional, positive, range, record, type Check } from '../shape.ts';
@@ -26,6 +27,23 @@ const USUAL_GRIP: Partial<Record<Sport, Grip>> = {
   generalStrength: 'mixed',
   weightlifting: 'hook',
 };
+
+/**
+ * The stage of the hook of a lifter of whom nobody has said it: whoever pulls the best with it hooks top sets at least, and
+ * where it is usual in the sport the hook is not started anew with this lifter.
+ * @throws InvalidInputError for a sport or a way to pull that is not in its list.
+ * @example usualHookStage({ sport: 'powerlifting', pulled: 'hook' }) // 'carry'
+ */
+export function usualHookStage(best: Pick<BestPull, 'sport' | 'pulled'>): HookStage {
+  stageCheck('', best);
+  if (USUAL_GRIP[best.sport] === 'hook') return 'settled';
+  return best.pulled === 'hook' ? 'carry' : 'none';
+}
+
+const stageCheck = record<Pick<BestPull, 'sport' | 'pulled'>>({
+  sport: oneOf(SPORTS),
+  pulled: oneOf(BEST_PULLED),
+});
 
 const bestCheck: Check = record<BestPull>({
   load: positive(2000),

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
 import { Injectable } from '@nestjs/common';
-import { DEFAULT_THRESHOLDS, findSchool, type Sport } from '@iron-clasp/core';
+import { DEFAULT_THRESHOLDS, findSchool, usualHookStage, type Sport } from '@iron-clasp/core';
 import {
   ASKED_LATER,
   type HookStageRequest,
@@ -96,9 +96,10 @@ export class ProfilesService {
     const known = await this.lifters.known(club.id, id);
     if (known.hookStage === to) return;
     if (known.hookStage !== from) throw changedMeanwhile('lifter');
-    const { version } = known;
+    const { version, unanswered } = known;
     const change = changed(id, 'hookStage', from, to, { by, at: this.clock.now(), version: version + 1 });
-    await this.lifters.changeOne(club.id, id, version, { hookStage: to }, change);
+    const said = { hookStage: to, unanswered: unanswered.filter((field) => field !== 'hookStage') };
+    await this.lifters.changeOne(club.id, id, version, said, change);
   }
 
   /** The school that is asked for, the club's own copy with the original it was made from; else the one before, or the usual. */
@@ -129,9 +130,14 @@ export class ProfilesService {
       dominantHand: 'right',
       stance: 'conventional',
       trainingSince: format(subYears(parseISO(this.days.today(club)), USUAL_YEARS), 'yyyy-MM-dd'),
-      hookStage: 'none',
     } as const;
     const base = before ?? usual;
+    const bestPulled = body.bestPulled ?? before?.bestPulled ?? 'notSaid';
+    // While nobody has said it, it is as what else is known has it; what has begun since stays.
+    const hookStage =
+      before && (before.hookStage !== 'none' || !before.unanswered.includes('hookStage'))
+        ? before.hookStage
+        : usualHookStage({ sport: body.sport, pulled: bestPulled });
     return {
       name: body.name,
       sport: body.sport,
@@ -144,14 +150,14 @@ export class ProfilesService {
       trainingSince: body.trainingSince ?? base.trainingSince,
       schoolId: school.schoolId,
       clubSchoolId: school.clubSchoolId,
-      hookStage: body.hookStage ?? base.hookStage,
+      hookStage: body.hookStage ?? hookStage,
       thresholds: body.thresholds ?? before?.thresholds ?? DEFAULT_THRESHOLDS,
       handLength: kept(body.handLength, before?.handLength),
       handSpan: kept(body.handSpan, before?.handSpan),
       bodyMass: kept(body.bodyMass, before?.bodyMass),
       usualReps: kept(body.usualReps, before?.usualReps),
       deadliftOn: kept(body.deadliftOn, before?.deadliftOn),
-      bestPulled: body.bestPulled ?? before?.bestPulled ?? 'notSaid',
+      bestPulled,
       bestChalk: kept(body.bestChalk, before?.bestChalk),
       practisedUnder: kept(body.practisedUnder, before?.practisedUnder),
       alternation: body.alternation ?? before?.alternation ?? 'lightBySession',
