@@ -228,6 +228,18 @@ describe('what a line says beside sets and load', () => {
     for (const load of loads('lb')) expect((load / 0.45359237) % 10).toBeCloseTo(0, 6);
   });
 
+  it('a ramp begins with the bar that is there', () => {
+    const loads = (emptyBar?: number) =>
+      parseSetLine('ramp 1x5 @ 50', {
+        ...{ deadliftMax: 200, unit: 'kg', lift: 'press' },
+        ...(emptyBar !== undefined && { emptyBar }),
+      }).sets!.map(({ load }) => load);
+    expect(loads()).toEqual([20, 30, 35, 40, 45, 50]);
+    expect(loads(25)).toEqual([25, 30, 35, 40, 45, 50]);
+    expect(loads(35)).toEqual([35, 40, 45, 50]);
+    expect(() => loads(0)).toThrow(/emptyBar/);
+  });
+
   it.each([
     ['press', 40, 'kg', [20, 30, 35]],
     ['press', 27.5, 'kg', [20, 25]],

@@ -32,6 +32,8 @@ export interface SetLineContext {
   /** Unit of loads written without one. */
   readonly unit: MassUnit;
   readonly lift: Lift | string;
+  /** What the bar weighs with its collars and no plates, kg: no ramp begins below it. Default 20 kg, or 45 lb. */
+  readonly emptyBar?: number;
 }
 
 /** Where a line cannot be read, and what would do there. */
@@ -86,6 +88,7 @@ const contextCheck: Check = record<SetLineContext>({
   bests: optional(bestsCheck),
   unit: oneOf(MASS_UNITS),
   lift: (field, value) => void liftOf(value as Lift, field),
+  emptyBar: optional(positive(500)),
 });
 
 /**
@@ -160,11 +163,11 @@ export function parseSetLine(line: string, context: SetLineContext): SetLine {
       ? []
       : timed
         ? HOLD_RAMP.map((share) => ({
-            ...warmup(set, share, 1, lift, context.unit),
+            ...warmup(set, share, 1, lift, context),
             reps: 1,
             seconds: RAMP_SECONDS,
           }))
-        : RAMP.map(([share, reps]) => warmup(set, share, reps, lift, context.unit));
+        : RAMP.map(([share, reps]) => warmup(set, share, reps, lift, context));
     const warmups = climbing(lighter, set.load, stepOf(lift, context.unit));
     const words = [
       ...(ramp ? ['ramp'] : []),
@@ -223,10 +226,16 @@ export function parseSetLine(line: string, context: SetLineContext): SetLine {
 }
 
 /** A lighter set of the ramp, in steps that people load: no small plates go on and off between warm-ups. */
-function warmup(set: WrittenSet, share: number, reps: number, lift: Lift, unit: MassUnit): WrittenSet {
+function warmup(
+  set: WrittenSet,
+  share: number,
+  reps: number,
+  lift: Lift,
+  { unit, emptyBar = toKg(EMPTY_BAR[unit], unit) }: Pick<SetLineContext, 'unit' | 'emptyBar'>,
+): WrittenSet {
   const { terms: _terms, ...plain } = set;
   const step = stepOf(lift, unit);
-  const lightest = isBarLift(lift) ? toKg(EMPTY_BAR[unit], unit) : step;
+  const lightest = isBarLift(lift) ? emptyBar : step;
   const load = Math.max(lightest, Math.round((share * set.load) / step) * step);
   return {
     ...plain,
@@ -252,7 +261,7 @@ function climbing(ramp: readonly WrittenSet[], work: number, step: number): Writ
 /** Less than this between two loads is the arithmetic's, kg. */
 const ROUNDING = 1e-6;
 
-/** What a bar weighs on which nothing is loaded, in the unit of the reader: no ramp begins below it. */
+/** What a bar weighs on which nothing is loaded, where nobody says which bar it is. */
 const EMPTY_BAR: Readonly<Record<MassUnit, number>> = { kg: 20, lb: 45 };
 
 /** The word that stands for no load at all, where the lift can be done so. */

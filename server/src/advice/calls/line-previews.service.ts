@@ -7,7 +7,7 @@ import type { PlannedSet } from '../../records/training/training.entity.ts';
 import { newSession } from '../../records/training/training.service.ts';
 import { LifterTodayService } from '../../evidence/lifter-today/lifter-today.service.ts';
 import { SessionFactsService } from '../../evidence/session/session-facts.service.ts';
-import { plannedOf } from '../planning/session-lines.ts';
+import { emptyBarOf, plannedOf } from '../planning/session-lines.ts';
 import { CallsService } from './calls.service.ts';
 
 /** What stands against lines while they are being written. */
@@ -33,14 +33,17 @@ export class LinePreviewsService {
       ...{ heldOn, venueId, barId, rehearsesMeet },
     };
     const { deadliftMax, bestLifts: bests } = profile.lifter;
+    const facts = await this.facts.ofDraft(club, session, profile);
     const lines = body.lines.map(({ liftId, text }): PlannedSet[] => {
-      const { sets } = parseSetLine(text, { deadliftMax, bests, unit, lift: liftId });
+      const { sets } = parseSetLine(text, {
+        ...{ deadliftMax, bests, unit, lift: liftId },
+        ...emptyBarOf(facts.kit),
+      });
       return (sets ?? []).map((set) => ({
         ...plannedOf(set, liftId),
         ...{ id: randomUUID(), sessionId: session.id, place: 0 },
       }));
     });
-    const facts = await this.facts.ofDraft(club, session, profile);
     const sets = lines.flat().map((set, place) => ({ ...set, place }));
     const calls = this.calls.callAll({ ...facts, sets });
     let at = 0;

@@ -79,8 +79,9 @@ export class CopiesService {
       if (found.fault) return refused(found.fault);
       kept.push(...found.kept);
       const id = derivedId(`copy ${copyId} ${lifter.id} ${i}`);
+      const kit = await this.kit.at(club.id, venueId, place?.barId);
       try {
-        const lines = readLines(found.lines, lifter, unit);
+        const lines = readLines(found.lines, lifter, unit, kit);
         sessions.push({
           id,
           sets: setsOf(lines, id),

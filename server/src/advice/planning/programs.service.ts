@@ -68,8 +68,9 @@ export class ProgramsService {
   ): Promise<SessionPlanView> {
     const lifter = await this.lifters.known(club.id, lifterId);
     const { venueId, barId = null, heldOn, holds, version: seen } = body;
-    if (!(await this.kit.at(club.id, venueId, barId))) throw notFound(barId ? 'bar' : 'venue');
-    const lines = readLines(body.lines, lifter, unit);
+    const kit = await this.kit.at(club.id, venueId, barId);
+    if (!kit) throw notFound(barId ? 'bar' : 'venue');
+    const lines = readLines(body.lines, lifter, unit, kit);
     const known = await this.training.find(club.id, id);
     const content: SessionContent = {
       ...{ venueId, barId, heldOn, title: body.title },
@@ -269,9 +270,9 @@ export class ProgramsService {
     unit: MassUnit,
   ): Promise<void> {
     const lifter = await this.lifters.known(club.id, lifterId);
-    const added = readLines([...written], lifter, unit);
-    const owner = { clubId: club.id, lifterId };
     const { on, freshId, venueId, title } = to;
+    const added = readLines([...written], lifter, unit, await this.kit.at(club.id, venueId));
+    const owner = { clubId: club.id, lifterId };
     await this.db.transaction(async (manager) => {
       const there = (await this.training.between(lifterId, on, on, manager)).filter((each) => !each.finished);
       const begun = await this.log.started(

@@ -11,6 +11,7 @@ import {
 import type { LibrarySession, SessionPlanView } from '@iron-clasp/contract';
 import { Problem } from '../../platform/http/problem.ts';
 import { termsOf } from '../../evidence/session/session-parts.ts';
+import type { VenueKit } from '../../records/kit/kit.service.ts';
 import type { Lifter } from '../../records/lifters/lifter.entity.ts';
 import type { PlannedSet, SessionLine } from '../../records/training/training.entity.ts';
 
@@ -50,15 +51,20 @@ interface FieldFault {
   readonly message: string;
 }
 
-/** Reads every line, or names each that cannot be read. */
+/** What the bar of a place weighs before a plate is on it, kg: where nobody knows the place, what is usual stands. */
+export const emptyBarOf = (kit: Pick<VenueKit, 'equipment'> | null): { emptyBar?: number } =>
+  kit ? { emptyBar: kit.equipment.bar + kit.equipment.collars } : {};
+
+/** Reads every line as for the place it is done at, or names each that cannot be read. */
 export function readLines(
   lines: readonly SessionLine[],
   { deadliftMax, bestLifts: bests }: Lifter,
   unit: MassUnit,
+  kit: Pick<VenueKit, 'equipment'> | null,
 ): ReadLine[] {
   const faults: FieldFault[] = [];
   const found = lines.flatMap(({ liftId, text }, i): ReadLine[] => {
-    const parsed = parseSetLine(text, { deadliftMax, bests, unit, lift: liftId });
+    const parsed = parseSetLine(text, { deadliftMax, bests, unit, lift: liftId, ...emptyBarOf(kit) });
     if (parsed.fault) {
       faults.push(faultOfLine(`lines[${i}]`, parsed.fault));
       return [];
