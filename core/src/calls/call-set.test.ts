@@ -361,6 +361,20 @@ it('a body that hangs is part of the load, and of the lighter load', () => {
   expect(call.lighterLoad ?? 0).toBeLessThan(60);
 });
 
+it('offers what can be picked up instead: half kilograms of a handle, and nothing below the body itself', () => {
+  const weak = (more: Parameters<typeof set>[0]) =>
+    callSet(context({ curve: curveAround(40), set: set({ role: 'volume', ...more }) }));
+  const carry = weak({ lift: 'carry.handles', load: 40, reps: 1, seconds: 30 });
+  expect(carry.verdict).toBe('weak');
+  expect(carry.lighterLoad).toBeGreaterThan(0);
+  expect(carry.lighterLoad! % 0.5).toBe(0);
+  for (const body of [{}, { bodyMass: 90 }]) {
+    const pullUp = weak({ lift: 'pull-up', load: 0, reps: 6, ...body });
+    expect(pullUp.verdict).toBe('weak');
+    expect(pullUp).not.toHaveProperty('lighterLoad');
+  }
+});
+
 it('counts the holds of a session for what follows', () => {
   const { set: _unused, ...rest } = context();
   const hold = set({ lift: 'hold.front-rack', role: 'accessory', load: 120 });

@@ -3,6 +3,7 @@ import { holdLoad } from '../clasp-curve/hold-load.ts';
 import { holdProbability } from '../clasp-curve/hold-probability.ts';
 import { holdsNear } from '../clasp-curve/holds-near.ts';
 import { GRIPS, type Grip } from '../clasp-curve/types.ts';
+import { isBarLift } from '../set-demand/is-bar-lift.ts';
 import { writtenLoad } from '../set-demand/set-demand.ts';
 import { advise, CAUTIONS, CUES, type AdviceFacts } from './advice.ts';
 import { chalkCall } from './chalk-call.ts';
@@ -227,9 +228,15 @@ function lighterLoad({ curve, set }: CallContext, facts: SetFacts, called: Grip 
   if (!grip) return 0;
   const least = barred.byLoad.has(grip) ? Math.max(threshold, EASY_HOLD) : threshold;
   const onHands = holdLoad(curve, { ...conditions(grip), seconds: demand.seconds, probability: least });
-  const held = onHands > 0 ? writtenLoad(rules.lift, onHands, set.bodyMass) : 0;
-  return Math.min(held, barred.loadAtMost?.load ?? Infinity);
+  const body = facts.assumedBody ? USUAL_BODY_MASS : set.bodyMass;
+  const held = onHands > 0 ? writtenLoad(rules.lift, onHands, body) : 0;
+  const most = Math.min(held, barred.loadAtMost?.load ?? Infinity);
+  // What plates can make of it is the venue's to say; handles and dumbbells are told apart by no less than this.
+  return isBarLift(rules.lift) ? most : Math.floor(most / FINEST) * FINEST;
 }
+
+/** kg. */
+const FINEST = 0.5;
 
 function nothingLeft({ barred }: SetFacts): Reason {
   if (barred.stops)
