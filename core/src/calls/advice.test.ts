@@ -86,6 +86,14 @@ const TABLE: Record<string, [stands: Partial<AdviceFacts>, quiet: Partial<Advice
   'caution.stop-on-pain': [lift('hang.dead'), {}],
   'caution.carry-lane': [lift('carry.frame'), {}],
   'caution.holds-before-main-lift': [{ earlierHolds: 1 }, { earlierHolds: 1, ...lift('hold.front-rack') }],
+  'caution.wrist-pain': [
+    { lifter: lifter({ hands: hands('left', { wristPain: 4 }) }), ...lift('press') },
+    { lifter: lifter({ hands: hands('left', { wristPain: 3 }) }) },
+  ],
+  'caution.hand-pain': [
+    { lifter: lifter({ hands: hands('left', { pain: 4 }) }) },
+    { lifter: lifter({ hands: hands('left', { pain: 3 }) }) },
+  ],
   'caution.elbow-pain': [
     { lifter: lifter({ hands: hands('right', { elbowPain: 4 }) }) },
     { lifter: lifter({ hands: hands('right', { elbowPain: 4 }) }), ...lift('squat') },

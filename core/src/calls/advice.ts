@@ -171,6 +171,9 @@ const history: readonly Advice[] = (Object.keys(HISTORY_CAUTIONS) as HistoryKind
       : uncleared(kind),
 }));
 
+/** Pain of a hand, 0–10, from which it is minded in all that the hand does; sharp pain stops everything. */
+const SORE_HAND = 4;
+
 /** Cautions, each where it applies. */
 export const CAUTIONS: readonly Advice[] = [
   {
@@ -258,6 +261,19 @@ export const CAUTIONS: readonly Advice[] = [
     kind: 'caution',
     text: 'Elbow pain: go easy on closing work, keep opening work in, and ask a physiotherapist if it stays.',
     when: (facts) => facts.lift.kind !== null && anyHand(facts, (hand) => hand.elbowPain >= SORE_ELBOW),
+  },
+  {
+    id: 'caution.wrist-pain',
+    kind: 'caution',
+    text: 'Wrist pain: keep the wrist straight under the load, go easy on closing work, and ask a physiotherapist if it stays.',
+    when: (facts) =>
+      facts.lift.family !== 'squat' && anyHand(facts, ({ wristPain = 0 }) => wristPain >= SORE_ELBOW),
+  },
+  {
+    id: 'caution.hand-pain',
+    kind: 'caution',
+    text: 'Pain in the hand: do less of what is felt there, stop if it turns sharp, and ask a clinician if it stays.',
+    when: (facts) => facts.lift.family !== 'squat' && anyHand(facts, ({ pain }) => pain >= SORE_HAND),
   },
   {
     id: 'caution.rulebook',

@@ -353,6 +353,14 @@ it('says of weak bare grips that straps are out too, and why', () => {
   );
 });
 
+it('a set that is left out takes no chalk, gripped or not', () => {
+  const numb = lifter({ hands: hands('left', { numb: true }) });
+  for (const lift of ['press', 'squat', 'deadlift.conventional']) {
+    const call = callSet(context({ lifter: numb, set: set({ lift, load: 60 }) }));
+    expect(call).toMatchObject({ verdict: 'stop', chalk: { kind: 'none' } });
+  }
+});
+
 it('a body that hangs is part of the load, and of the lighter load', () => {
   const chins = set({ lift: 'chin-up', role: 'volume', load: 60, reps: 10, bodyMass: 90 });
   const call = callSet(context({ curve: curveAround(90), set: chins }));

@@ -160,7 +160,9 @@ function notGripped(context: CallContext, facts: SetFacts): SetCall {
   return {
     choice: null,
     grip: null,
-    chalk: chalkCall({ lift, role: context.set.role }, null, facts.chalk, () => 1, context.sweat === true),
+    chalk: facts.barred.stops
+      ? { kind: 'none', where: [] }
+      : chalkCall({ lift, role: context.set.role }, null, facts.chalk, () => 1, context.sweat === true),
     probability: null,
     threshold: facts.threshold,
     verdict: stops ? 'stop' : 'free',

@@ -12,5 +12,5 @@ export const HISTORY_CAUTIONS: Record<HistoryKind, string> = {
   heart: 'Heart condition not cleared: no straining or breath-holding; ask a physician first.',
   recentOperation: 'Recent operation not cleared: ask the surgeon or a physician first.',
   pregnancy: 'Pregnancy: ask a physician or midwife first; no straining or breath-holding.',
-  underEighteen: 'Under 18: a parent and a clinician are asked first; nothing near the limit.',
+  underEighteen: 'Under 18: a parent and a clinician are asked first; no hold near the limit.',
 };
