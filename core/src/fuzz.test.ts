@@ -241,6 +241,8 @@ const SOUND: Record<string, unknown[]> = {
   observeBestPull: [
     { load: 180, pulled: 'mixed', sport: 'powerlifting', chalk: 'block', ageDays: 3, heaviestLogged: 170 },
   ],
+  countDays: [3],
+  untilDay: [3],
   usualHookStage: [{ sport: 'powerlifting', pulled: 'hook' }],
   stopToday: [lifter.hands],
   sayStanding: [{ verdict: 'weak', near: 12, threshold: 0.95, probability: 0.7 }],

@@ -3,6 +3,7 @@ import { HANDS_CHECK_HOLDS_DAYS } from '../hands/hands-today.ts';
 import { PAIN_PARTS, PAINS, SIDES, type HandsToday, type Side } from '../hands/hand-state.ts';
 import { handsCheck } from '../calls/check-call.ts';
 import { SHARP_PAIN } from '../calls/stop-rules.ts';
+import { untilDay } from '../say-days.ts';
 import { bool, listOf, oneOf, optional, range, record, text, whole, type Check } from '../shape.ts';
 
 /** Pages on which what is found can be mended. */
@@ -180,8 +181,8 @@ export const ATTENTION_RULES: readonly AttentionRule[] = [
     find: ({ meet }) =>
       meet?.third && meet.days >= 0 && meet.days <= MEET_NEAR_DAYS && meet.third.chance < meet.third.asked
         ? meet.third.unproven
-          ? `${meet.name} in ${meet.days} days: not known yet whether the hand holds the third attempt`
-          : `${meet.name} in ${meet.days} days: the third attempt holds ${Math.round(meet.third.chance * 100)} times in 100, asked ${Math.round(meet.third.asked * 100)}`
+          ? `${meet.name} ${untilDay(meet.days)}: not known yet whether the hand holds the third attempt`
+          : `${meet.name} ${untilDay(meet.days)}: the third attempt holds ${Math.round(meet.third.chance * 100)} times in 100, asked ${Math.round(meet.third.asked * 100)}`
         : undefined,
   },
   {
@@ -247,7 +248,7 @@ export const ATTENTION_RULES: readonly AttentionRule[] = [
     step: 'calls',
     reason: 'Two weeks out the last heavy hold and the openers have to be settled.',
     find: ({ meet }) =>
-      meet && meet.days >= 0 && meet.days <= 14 ? `${meet.name} in ${meet.days} days` : undefined,
+      meet && meet.days >= 0 && meet.days <= 14 ? `${meet.name} ${untilDay(meet.days)}` : undefined,
   },
 ];
 

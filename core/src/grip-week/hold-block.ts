@@ -4,6 +4,7 @@ import type { Reason } from '../calls/types.ts';
 import { addDays, daysBetween } from '../days.ts';
 import type { HoldKindId } from '../hold-prescriptions/hold-kinds.ts';
 import { SPORTS, type Sport } from '../profile/sport-and-stance.ts';
+import { countDays } from '../say-days.ts';
 import { day, listOf, oneOf, optional, range, record, whole, type Check } from '../shape.ts';
 import { LAST_HEAVY_HOLD_DAYS } from './spacing-figures.ts';
 
@@ -163,7 +164,10 @@ export function proposeHoldBlock(question: HoldBlockQuestion): HoldBlockProposal
       kinds: [],
       why: [
         ...why,
-        says('block.just-had-one', `The last block ended ${sinceLast} days ago: see first what it did.`),
+        says(
+          'block.just-had-one',
+          `The last block ended ${countDays(sinceLast)} ago: see first what it did.`,
+        ),
       ],
     };
   const wanted = intoMeet && weeksBeforeMeet < USUAL_WEEKS ? MEET_WEEKS : USUAL_WEEKS;

@@ -1,6 +1,7 @@
 import { checkDay } from '../check.ts';
 import { InvalidInputError } from '../errors.ts';
 import { addDays, daysBetween } from '../days.ts';
+import { countDays } from '../say-days.ts';
 import { day, listOf, moment, oneOf, optional, record, text, type Check } from '../shape.ts';
 import {
   BEFORE_BARE_DEADLIFT_HOURS,
@@ -178,7 +179,7 @@ export const SPACING_RULES: readonly SpacingRule[] = [
       return since >= 0 && since < STRAPS_OFF_WEEKS * 7 && days.length > mostHardDays(week) - 1
         ? [
             {
-              text: `Straps came off ${since} days ago: at most ${mostHardDays(week) - 1} hard grip days for now.`,
+              text: `Straps came off ${countDays(since)} ago: at most ${mostHardDays(week) - 1} hard grip days for now.`,
               events: hard.map((each) => each.place),
             },
           ]
@@ -194,7 +195,7 @@ export const SPACING_RULES: readonly SpacingRule[] = [
         return days >= 0 && days < NO_HEAVY_HOLD_DAYS
           ? [
               {
-                text: `A hard hold ${days} days before the meet: the last one falls about ${LAST_HEAVY_HOLD_DAYS} days out.`,
+                text: `A hard hold ${days === 0 ? 'on the day of the meet' : `${countDays(days)} before the meet`}: the last one falls about ${LAST_HEAVY_HOLD_DAYS} days out.`,
                 events: [hold.place],
               },
             ]

@@ -180,10 +180,11 @@ describe('timing', () => {
     const last = ask('frontRackHold', { meet: { daysAway: 7 } });
     expect(last.barred).toBeUndefined();
     expect(ids(last)).toContain('hold.meet-last-heavy');
-    // An easy hold may still be done.
-    expect(
-      ask('frontRackHold', { school: findSchool('bare-hands')!, meet: { daysAway: 4 } }).barred,
-    ).toBeUndefined();
+    // An easy hold may still be done, and says so.
+    const easy = ask('frontRackHold', { school: findSchool('bare-hands')!, meet: { daysAway: 1 } });
+    expect(easy.barred).toBeUndefined();
+    expect(easy.cautions[0]).toBe('The meet is tomorrow: easy, or not at all.');
+    expect(last.cautions.join(' ')).not.toMatch(/The meet is/);
   });
 
   it('hard holds stand apart, and clear of a heavy bare deadlift', () => {

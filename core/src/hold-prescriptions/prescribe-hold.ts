@@ -10,7 +10,7 @@ import { holdLoad } from '../clasp-curve/hold-load.ts';
 import { holdProbability, holdProbabilityRange } from '../clasp-curve/hold-probability.ts';
 import type { Grip, HoldConditions } from '../clasp-curve/types.ts';
 import { InvalidInputError } from '../errors.ts';
-import { LAST_HEAVY_HOLD_DAYS } from '../grip-week/spacing-figures.ts';
+import { LAST_HEAVY_HOLD_DAYS, NO_HEAVY_HOLD_DAYS } from '../grip-week/spacing-figures.ts';
 import { otherSide, SIDES, type Side } from '../hands/hand-state.ts';
 import { mixedLedger, nextSideUnder } from '../hands/mixed-ledger.ts';
 import { writtenLoad } from '../set-demand/set-demand.ts';
@@ -29,6 +29,7 @@ import {
   loadOnHands,
   rulesOf,
 } from './hold-setup.ts';
+import { countDays, untilDay } from '../say-days.ts';
 import { isHard, timingBar } from './hold-timing.ts';
 import { moveLoad, moveTime, type Progression } from './progression.ts';
 
@@ -120,7 +121,7 @@ export function prescribeHold(request: HoldRequest): HoldPrescription {
     why.push({
       ruleId: 'hold.meet-last-heavy',
       rank: 'adaptation',
-      text: `The last heavy hold before the meet, ${Math.round(request.meet.daysAway)} days out.`,
+      text: `The last heavy hold before the meet, ${countDays(request.meet.daysAway)} out.`,
     });
   if (request.target) {
     const onTarget = Math.max(onHands(request.target.load), 1e-6);
@@ -149,7 +150,13 @@ export function prescribeHold(request: HoldRequest): HoldPrescription {
     effort,
     change: next.change,
     why,
-    cautions: advise({ ...rules, choice: held.grip, chalk, earlierHolds: 0 }, CAUTIONS),
+    cautions: [
+      // What is short of the limit is not barred, and tires the hand all the same.
+      ...(request.meet && !barred && request.meet.daysAway < NO_HEAVY_HOLD_DAYS
+        ? [`The meet is ${untilDay(request.meet.daysAway)}: easy, or not at all.`]
+        : []),
+      ...advise({ ...rules, choice: held.grip, chalk, earlierHolds: 0 }, CAUTIONS),
+    ],
   };
 }
 
@@ -169,7 +176,7 @@ function targetReason(
         ? 'The target is reached with this load.'
         : daysAway < 0
           ? `The day of the target is past: it is ${chance}.`
-          : `The target, ${Math.round(daysAway)} days away, is ${chance}.`,
+          : `The target, ${daysAway < 0.5 ? 'due today' : `${countDays(daysAway)} away`}, is ${chance}.`,
   };
 }
 

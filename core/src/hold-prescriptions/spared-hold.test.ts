@@ -43,7 +43,7 @@ it('says how far a target is: reached, away, or past its day, with the chance as
   expect(target(start + 10, 30)).toMatch(
     /^The target, 30 days away, is held \d+ to \d+ times in 100 as the hands are now\.$/,
   );
-  expect(target(start + 10, 0)).toMatch(/^The target, 0 days away, is held /);
+  expect(target(start + 10, 0)).toMatch(/^The target, due today, is held /);
   expect(target(start + 10, -1)).toMatch(
     /^The day of the target is past: it is held \d+ to \d+ times in 100 as the hands are now\.$/,
   );

@@ -1,3 +1,4 @@
+import { untilDay } from '@iron-clasp/core';
 import type { SheetView } from '@iron-clasp/contract';
 import { differenceInCalendarDays, parseISO } from 'date-fns';
 import type { ReactElement } from 'react';
@@ -31,7 +32,7 @@ export function SeasonStrip({
   const blocks = sheet.season.marks.filter((mark) => mark.kind === 'holdBlock');
   const label = [
     `Season from ${shortDay(sheet.season.from)} to ${shortDay(sheet.season.to)}`,
-    ...(meet ? [`${meet.label} on ${shortDay(meet.from)}, in ${days} days`] : ['no meet planned']),
+    ...(meet ? [`${meet.label} on ${shortDay(meet.from)}, ${untilDay(days ?? 0)}`] : ['no meet planned']),
     ...blocks.map((block) => `${block.label} ${shortDay(block.from)} to ${shortDay(block.to)}`),
   ].join('; ');
 
