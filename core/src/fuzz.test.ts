@@ -241,6 +241,7 @@ const SOUND: Record<string, unknown[]> = {
   observeBestPull: [
     { load: 180, pulled: 'mixed', sport: 'powerlifting', chalk: 'block', ageDays: 3, heaviestLogged: 170 },
   ],
+  isGripCaution: ['Thumb joint: stop the hook as soon as the joint is felt.'],
   countDays: [3],
   untilDay: [3],
   usualHookStage: [{ sport: 'powerlifting', pulled: 'hook' }],

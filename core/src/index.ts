@@ -160,6 +160,7 @@ export {
   type FileKind,
 } from './training-file/columns.ts';
 export * from './training-file/training-words.ts';
+export { isGripCaution } from './calls/grip-cautions.ts';
 export * from './say-days.ts';
 export * from './training-file/read-days.ts';
 export * from './training-file/read-training-rows.ts';

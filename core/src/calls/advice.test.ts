@@ -92,7 +92,7 @@ const TABLE: Record<string, [stands: Partial<AdviceFacts>, quiet: Partial<Advice
   ],
   'caution.hand-pain': [
     { lifter: lifter({ hands: hands('left', { pain: 4 }) }) },
-    { lifter: lifter({ hands: hands('left', { pain: 3 }) }) },
+    { lifter: lifter({ hands: hands('left', { pain: 4, palm: 'torn' }) }) },
   ],
   'caution.elbow-pain': [
     { lifter: lifter({ hands: hands('right', { elbowPain: 4 }) }) },

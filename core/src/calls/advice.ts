@@ -1,9 +1,10 @@
 import type { ChalkKind } from '../clasp-curve/types.ts';
 import { SIDES, type HandToday, type HistoryKind } from '../hands/hand-state.ts';
 import type { StrapType } from '../set-demand/lift.ts';
+import { GRIP_CAUTIONS } from './grip-cautions.ts';
 import { HISTORY_CAUTIONS } from './history-cautions.ts';
 import type { RuleFacts } from './rules.ts';
-import { isHeavyOrLastWarmUp } from './safety-rules.ts';
+import { isDamaged, isHeavyOrLastWarmUp } from './safety-rules.ts';
 import { NO_MAXIMAL_UNTIL_CLEARED, SORE_ELBOW } from './strain.ts';
 import type { GripChoice } from './types.ts';
 
@@ -179,7 +180,7 @@ export const CAUTIONS: readonly Advice[] = [
   {
     id: 'caution.strapped-bar',
     kind: 'caution',
-    text: 'Nobody near a loaded bar held with straps: it cannot be let go at once.',
+    text: GRIP_CAUTIONS.strappedBar,
     // A stack of plates on a cable, or the lifter's own body, falls on nobody else.
     when: ({ choice, lift }) =>
       choice === 'straps' && !lift.needs.includes('cable') && lift.loadMeans !== 'addedToBody',
@@ -187,7 +188,7 @@ export const CAUTIONS: readonly Advice[] = [
   {
     id: 'caution.fixed-straps',
     kind: 'caution',
-    text: 'Figure-eight and heavy-duty straps do not come off when the hand opens: never where the bar may have to be dropped.',
+    text: GRIP_CAUTIONS.fixedStraps,
     when: ({ choice, strapType }) =>
       choice === 'straps' && (strapType === 'figureEight' || strapType === 'heavyDuty'),
   },
@@ -218,7 +219,7 @@ export const CAUTIONS: readonly Advice[] = [
   {
     id: 'caution.arthritis-joint',
     kind: 'caution',
-    text: 'Thumb joint: stop the hook as soon as the joint is felt.',
+    text: GRIP_CAUTIONS.arthritisJoint,
     when: (facts) =>
       facts.choice === 'hook' &&
       isHeavyOrLastWarmUp(facts) &&
@@ -265,15 +266,17 @@ export const CAUTIONS: readonly Advice[] = [
   {
     id: 'caution.wrist-pain',
     kind: 'caution',
-    text: 'Wrist pain: keep the wrist straight under the load, go easy on closing work, and ask a physiotherapist if it stays.',
+    text: 'Wrist pain: wrist straight under the load, easy on closing work; ask a physiotherapist if it stays.',
     when: (facts) =>
       facts.lift.family !== 'squat' && anyHand(facts, ({ wristPain = 0 }) => wristPain >= SORE_ELBOW),
   },
   {
     id: 'caution.hand-pain',
     kind: 'caution',
-    text: 'Pain in the hand: do less of what is felt there, stop if it turns sharp, and ask a clinician if it stays.',
-    when: (facts) => facts.lift.family !== 'squat' && anyHand(facts, ({ pain }) => pain >= SORE_HAND),
+    text: 'Pain in the hand: less of what is felt there; stop if it turns sharp.',
+    // Of a damaged hand the rules about the damage speak.
+    when: (facts) =>
+      facts.lift.family !== 'squat' && anyHand(facts, (hand) => hand.pain >= SORE_HAND && !isDamaged(hand)),
   },
   {
     id: 'caution.rulebook',

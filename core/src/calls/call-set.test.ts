@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { SOUND_HAND } from '../hands/hand-state.ts';
 import { mixedLedger } from '../hands/mixed-ledger.ts';
 import { holdProbability } from '../clasp-curve/hold-probability.ts';
 import { LIFTS } from '../set-demand/lifts.ts';
@@ -359,6 +360,19 @@ it('a set that is left out takes no chalk, gripped or not', () => {
     const call = callSet(context({ lifter: numb, set: set({ lift, load: 60 }) }));
     expect(call).toMatchObject({ verdict: 'stop', chalk: { kind: 'none' } });
   }
+});
+
+it('offers the lighter load to strapped hands, where bare ones are torn and nothing maximal may be done', () => {
+  const both = { palm: 'torn' } as const;
+  const spared = lifter({
+    deadliftMax: 200,
+    hands: { left: { ...SOUND_HAND, ...both }, right: { ...SOUND_HAND, ...both } },
+    flags: [{ kind: 'heart', cleared: false }],
+  });
+  const call = callSet(context({ lifter: spared, set: set({ load: 180, reps: 1, max: 200 }) }));
+  expect(call).toMatchObject({ choice: null, verdict: 'stop', lighterLoad: 160 });
+  const lighter = callSet(context({ lifter: spared, set: set({ load: 160, reps: 1, max: 200 }) }));
+  expect(lighter.choice).toBe('straps');
 });
 
 it('a body that hangs is part of the load, and of the lighter load', () => {

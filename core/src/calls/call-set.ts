@@ -227,7 +227,8 @@ function lighterLoad({ curve, set }: CallContext, facts: SetFacts, called: Grip 
   const { barred, conditions, demand, threshold, odds, rules } = facts;
   const back = GRIPS.filter((grip) => !barred.choices.has(grip) || barred.byLoad.has(grip));
   const grip = called ?? (back.length && !barred.stops ? strongest(back, odds) : null);
-  if (!grip) return 0;
+  // Only the strapped hands may do it, and only lighter.
+  if (!grip) return barred.byLoad.has('straps') && !barred.stops ? (barred.loadAtMost?.load ?? 0) : 0;
   const least = barred.byLoad.has(grip) ? Math.max(threshold, EASY_HOLD) : threshold;
   const onHands = holdLoad(curve, { ...conditions(grip), seconds: demand.seconds, probability: least });
   const body = facts.assumedBody ? USUAL_BODY_MASS : set.bodyMass;

@@ -18,13 +18,12 @@ export const BICEPS_PAIN = 3;
 const sidesWhere = (lifter: CallLifter, test: (hand: HandToday) => boolean): Side[] =>
   SIDES.filter((side) => test(lifter.hands[side]));
 
-/** Is the skin, a finger or the nail of one hand damaged? */
-export function handsDamaged(lifter: CallLifter): boolean {
-  return SIDES.some((side) => {
-    const { palm, thumb, finger, nail } = lifter.hands[side];
-    return palm === 'torn' || thumb === 'torn' || finger !== 'sound' || nail === 'bleeding';
-  });
-}
+/** Is its skin, a finger or the nail damaged? */
+export const isDamaged = ({ palm, thumb, finger, nail }: HandToday): boolean =>
+  palm === 'torn' || thumb === 'torn' || finger !== 'sound' || nail === 'bleeding';
+
+/** Is one of the hands damaged? */
+export const handsDamaged = (lifter: CallLifter): boolean => sidesWhere(lifter, isDamaged).length > 0;
 
 /** Hand work that closes the hand on something: damaged skin or fingers take no part in it. */
 const CLOSING: readonly GripKind[] = ['crush', 'pinch', 'support', 'openHand'];
