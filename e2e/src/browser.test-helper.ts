@@ -1,4 +1,4 @@
-import { SOUND_HAND } from '@iron-clasp/core';
+import { SOUND_HAND, type HandsToday } from '@iron-clasp/core';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import type { RackView } from '@iron-clasp/contract';
@@ -355,9 +355,13 @@ export class Page {
   }
 
   /** The lifter's skin has healed, as somebody saw yesterday: a hold is then done in all its sets. */
-  async healed(lifterId: string): Promise<void> {
+  healed(lifterId: string): Promise<void> {
+    return this.looked(lifterId, { left: SOUND_HAND, right: SOUND_HAND });
+  }
+
+  /** Somebody looked at the lifter's hands yesterday, and this is how they were. */
+  async looked(lifterId: string, hands: HandsToday): Promise<void> {
     const { today } = (await this.api<{ today: string }>('GET', `/lifters/${lifterId}/sheet`)).body;
-    const hands = { left: SOUND_HAND, right: SOUND_HAND };
     const checkedAt = new Date(Date.parse(`${today}T22:00:00Z`) - 86_400_000).toISOString();
     const kept = await this.api('PUT', `/lifters/${lifterId}/hands-checks/${crypto.randomUUID()}`, {
       ...{ hands, checkedAt },

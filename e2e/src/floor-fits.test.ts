@@ -1,3 +1,5 @@
+import { SOUND_HAND } from '@iron-clasp/core';
+import { Key } from 'selenium-webdriver';
 import type { CallsView, TodayView } from '@iron-clasp/contract';
 import { DESK, Page } from './browser.test-helper.ts';
 
@@ -165,3 +167,23 @@ it('every control and caution of the floor stands on the screen in every state, 
     [820, 800],
   ]);
 }, 240_000);
+
+it('cautions that do not fit are hinted at, and scrolled to by key', async () => {
+  const { sessions } = (await page.api<TodayView>('GET', '/lifters/today')).body;
+  const { id, lifterId } = sessions.find((each) => each.lifterName === 'Ruth Calloway')!;
+  const sore = { ...SOUND_HAND, pain: 5, elbowPain: 5, wristPain: 5 };
+  await page.looked(lifterId, { left: sore, right: sore });
+  await page.go(`/floor/${id}`);
+  await page.click('Same as last time');
+  const set = 'section[aria-label="The set"]';
+  await page.find(set);
+  await sized(360, 640);
+  await page.says('more below', set);
+  await page.driver.executeScript(
+    `document.querySelector('${set} [tabindex="0"]').focus({ preventScroll: true })`,
+  );
+  await page.keys(Key.END);
+  await page.until(async () => !(await page.text(set)).includes('more below'), 'the last caution in sight');
+  await sized(820, 1180);
+  expect(await page.text(set)).not.toMatch(/more below/);
+}, 180_000);

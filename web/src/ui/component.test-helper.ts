@@ -13,7 +13,7 @@ class Alone extends EventTarget {
   close(): void {}
 }
 Object.assign(window, {
-  ...{ ResizeObserver: Nowhere, TextDecoder, TextEncoder },
+  ...{ ResizeObserver: Nowhere, IntersectionObserver: Nowhere, TextDecoder, TextEncoder },
   BroadcastChannel: Alone,
 });
 Object.assign(Element.prototype, {

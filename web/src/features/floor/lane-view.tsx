@@ -15,6 +15,7 @@ import { GripperLane } from './gripper-lane.tsx';
 import { HoldPanel } from './hold-panel.tsx';
 import {
   agreedCall,
+  mindedNow,
   holdKey,
   laneOf,
   warmupsAhead,
@@ -86,7 +87,10 @@ export function LaneView({ view: known }: { view: FloorView }): ReactElement {
     u: () => canUndo && clocks.of(session.id).state !== 'running' && acts.takeBack(),
     Escape: () => setOver(null),
   });
-  const call = now?.kind === 'set' ? agreedCall(now.set, memory) : null;
+  const call =
+    now?.kind === 'set'
+      ? mindedNow(agreedCall(now.set, memory), calls[lane.sets.findIndex(({ set }) => set === now.set)])
+      : null;
   const load = now?.kind === 'set' ? loadOf(now.set, call!, view) : 0;
   useTellStands(session.id, now?.kind === 'set' ? standing(now.set, call!, load) : NO_SET);
   const warmups = warmupsAhead(lane, memory);

@@ -8,6 +8,7 @@ import {
   decide,
   doneToday,
   laneOf,
+  mindedNow,
   NEW_LANE,
   proposalsOf,
   warmupsAhead,
@@ -251,5 +252,29 @@ describe('what is worked out ahead', () => {
     expect(afterSet(laneOf(timed, [], NEW_LANE), body, timed)).toHaveLength(1);
     const held = laneOf(view(), [], remember({ at: 'hold:frontRackHold' }));
     expect(afterSet(held, body, view())).toEqual([]);
+  });
+});
+
+describe('cautions of an agreed call', () => {
+  const sore = ['Elbow pain: go easy.'];
+  it('are those of now: hands that were told since are minded, and healed ones no more', () => {
+    expect(mindedNow(call('hook'), { ...call('hook'), cautions: sore }).cautions).toEqual(sore);
+    expect(mindedNow({ ...call('hook'), cautions: sore }, call('hook')).cautions).toEqual([]);
+  });
+
+  it('about a grip stand with that grip, where another would be called now and the agreed one was kept', () => {
+    const [strapped, joint] = [
+      'Nobody near a loaded bar held with straps: it cannot be let go at once.',
+      'Thumb joint: stop the hook as soon as the joint is felt.',
+    ];
+    const kept = { ...call('hook'), cautions: ['Elbow pain before.', joint] };
+    const now = { ...call('straps'), cautions: [strapped, ...sore] };
+    expect(mindedNow(kept, now)).toMatchObject({ choice: 'hook', cautions: [joint, ...sore] });
+  });
+
+  it('leave a call as it is where nothing changed', () => {
+    const agreed = { ...call('hook'), cautions: sore };
+    expect(mindedNow(agreed, { ...call('hook'), cautions: [...sore] })).toBe(agreed);
+    expect(mindedNow(agreed, undefined)).toBe(agreed);
   });
 });

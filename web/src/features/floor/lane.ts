@@ -1,5 +1,6 @@
 import {
   closedOn,
+  isGripCaution,
   sameCall,
   sayCall,
   type Grip,
@@ -260,6 +261,20 @@ export interface Proposal {
 /** The call a set stands at: what was agreed, else what it was called when the lane opened. */
 export function agreedCall(set: CalledSet, memory: LaneMemory): SetCall {
   return memory.agreed[set.id] ?? set.call;
+}
+
+/**
+ * An agreed call with what is to be minded now: grip and chalk are agreed to, a caution is nobody's to agree to. What is said
+ * of a grip alone stands with that grip.
+ */
+export function mindedNow(agreed: SetCall, now: SetCall | undefined): SetCall {
+  if (!now || now === agreed) return agreed;
+  const cautions = sameCall(agreed, now)
+    ? now.cautions
+    : [...agreed.cautions.filter(isGripCaution), ...now.cautions.filter((each) => !isGripCaution(each))];
+  const alike =
+    cautions.length === agreed.cautions.length && cautions.every((each, i) => each === agreed.cautions[i]);
+  return alike ? agreed : { ...agreed, cautions };
 }
 
 /** What the coach has to decide: sets not done whose new call differs from the agreed one and was not turned down already. */

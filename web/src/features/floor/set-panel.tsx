@@ -23,6 +23,7 @@ import { BarDrawing } from '../../ui/marks/bar-drawing.tsx';
 import { GripMark } from '../../ui/marks/grip-mark.tsx';
 import { Button } from '../../ui/button.tsx';
 import { formatMass, percent, seconds } from '../../ui/figures.ts';
+import { MoreBelow, useOutOfSight } from '../../ui/more-below.tsx';
 import { Caution } from '../../ui/states.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
 
@@ -65,6 +66,7 @@ export function SetPanel(props: SetPanelProps): ReactElement {
   // The panel stays for the next set, so that a tap draws what differs; only what was scrolled begins anew.
   const shown = useRef<HTMLDivElement>(null);
   const scrolled = useRef(false);
+  const [lastCaution, unread] = useOutOfSight();
   useLayoutEffect(() => {
     // Asked of a page that was not scrolled, it would only be laid out once more.
     if (scrolled.current) shown.current!.scrollTop = 0;
@@ -153,11 +155,13 @@ export function SetPanel(props: SetPanelProps): ReactElement {
               <Caution>{text}</Caution>
             </div>
           ))}
+          <span ref={lastCaution} aria-hidden className="block h-px" />
           {call.cues[0] && (
             <p className="hidden max-w-xl leading-tight spacious:block vast:text-lg">{call.cues[0]}</p>
           )}
           {done}
         </div>
+        {unread && call.cautions.length > 0 && <MoreBelow />}
       </div>
       <div className="grid shrink-0 justify-items-center gap-2 px-3 pb-2 text-center flat:basis-1/2 flat:content-center">
         <p className={clsx('leading-tight text-quiet flat:hidden', crowded && 'short:hidden')}>
