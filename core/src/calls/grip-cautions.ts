@@ -11,7 +11,7 @@ export const GRIP_CAUTIONS = {
 const ALL: readonly string[] = Object.values(GRIP_CAUTIONS);
 
 /**
- * Is a caution about the grip that is called, so that it does not stand where another one is kept?
+ * Tells a caution about the grip that is called from one about hands or lift: it does not stand where another grip is kept.
  * @throws InvalidInputError for a text that is none.
  * @example isGripCaution('Thumb joint: stop the hook as soon as the joint is felt.') // true
  */
