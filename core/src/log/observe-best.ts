@@ -28,6 +28,10 @@ const USUAL_GRIP: Partial<Record<Sport, Grip>> = {
   weightlifting: 'hook',
 };
 
+/** What is asked of how a best was pulled, by whomever. */
+const TOLD = { pulled: oneOf(BEST_PULLED), sport: oneOf(SPORTS) };
+const stageCheck = record<Pick<BestPull, 'sport' | 'pulled'>>(TOLD);
+
 /**
  * The stage of the hook of a lifter of whom nobody has said it: whoever pulls the best with it hooks top sets at least, and
  * where it is usual in the sport the hook is not started anew with this lifter.
@@ -40,15 +44,9 @@ export function usualHookStage(best: Pick<BestPull, 'sport' | 'pulled'>): HookSt
   return best.pulled === 'hook' ? 'carry' : 'none';
 }
 
-const stageCheck = record<Pick<BestPull, 'sport' | 'pulled'>>({
-  sport: oneOf(SPORTS),
-  pulled: oneOf(BEST_PULLED),
-});
-
 const bestCheck: Check = record<BestPull>({
   load: positive(2000),
-  pulled: oneOf(BEST_PULLED),
-  sport: oneOf(SPORTS),
+  ...TOLD,
   chalk: optional(oneOf(CHALK_KINDS)),
   ageDays: optional(range(0, 36525)),
   heaviestLogged: optional(range(0, 2000)),
