@@ -8,6 +8,7 @@ import { Button } from '../../ui/button.tsx';
 import { percent } from '../../ui/figures.ts';
 import { Caution, Failed, Loading } from '../../ui/states.tsx';
 import { gripperSteps, type GripperStep } from './gripper-steps.ts';
+import { Middle } from './middle.tsx';
 import { FIRST, SECOND } from './panel-sizes.ts';
 
 interface GripperLaneProps {
@@ -77,10 +78,7 @@ function Steps({
           To the lane
         </Button>
       </div>
-      <div
-        tabIndex={0}
-        className="flex min-h-0 grow flex-col items-center justify-center gap-2 overflow-y-auto px-3 text-center outline-offset-[-2px]"
-      >
+      <Middle className="gap-2 px-3">
         {SIDES.map((side) => {
           const { barred } = plans[side];
           return (
@@ -120,7 +118,7 @@ function Steps({
             {steps.length === 0 && <p className="max-w-xl text-quiet">{plans.right.why[0]?.text}</p>}
           </>
         )}
-      </div>
+      </Middle>
       <div className="grid w-full max-w-2xl shrink-0 gap-2 self-center px-3 py-2">
         {now && (
           <Button look="action" className={`text-2xl ${FIRST}`} onClick={() => tell(now, true)}>

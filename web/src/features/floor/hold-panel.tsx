@@ -13,6 +13,7 @@ import { useKeys } from '../../ui/use-keys.ts';
 import { corrected, COUNT_IN, elapsed, finalShare } from '../../offline/hold-clock.ts';
 import { HoldByHand } from './hold-by-hand.tsx';
 import type { DoneHold } from './lane.ts';
+import { Middle } from './middle.tsx';
 import { FIRST, SECOND } from './panel-sizes.ts';
 import { useTimed } from './use-timed.ts';
 import { clockNow } from '../../data/clock.ts';
@@ -107,65 +108,59 @@ export function HoldPanel({
         />
       ) : (
         <>
-          <div
-            // On the smallest screens it scrolls, by key too.
-            tabIndex={0}
-            className="[container-type:size] min-h-0 grow overflow-y-auto outline-offset-[-2px] flat:basis-1/2"
-          >
-            <div className="flex min-h-full flex-col items-center justify-center gap-1.5 px-3 py-1 text-center spacious:gap-3">
-              <p className="figures text-4xl leading-none font-semibold spacious:text-5xl vast:text-7xl">
-                <AtHand loading={hold.loading} kg={hold.load} reader={unit} named />
+          <Middle className="gap-1.5 px-3 py-1 spacious:gap-3">
+            <p className="figures text-4xl leading-none font-semibold spacious:text-5xl vast:text-7xl">
+              <AtHand loading={hold.loading} kg={hold.load} reader={unit} named />
+            </p>
+            <InOwnUnit loading={hold.loading} kg={hold.load} reader={unit} />
+            <p className="flex flex-wrap items-center justify-center gap-x-5 text-lg leading-tight">
+              <span className="flex items-center gap-3">
+                <GripMark
+                  choice={hold.grip}
+                  {...(hold.sideUnder && { sideUnder: hold.sideUnder })}
+                  size={32}
+                />
+                {GRIP_NAMES[hold.grip]}
+                {hold.sideUnder && `, ${hold.sideUnder} under`}
+              </span>
+              <span className="hidden spacious:block" title={loadingWords(hold.loading)}>
+                <BarDrawing loading={hold.loading} height={50} />
+              </span>
+            </p>
+            {!running &&
+              hold.cautions.map((text) => (
+                <div key={text} className="text-left leading-tight">
+                  <Caution>{text}</Caution>
+                </div>
+              ))}
+            <p
+              role="timer"
+              aria-label={
+                countIn > 0 ? `begins in ${countIn}` : `${seconds.toFixed(1)} seconds of ${hold.seconds}`
+              }
+              className="figures text-7xl leading-none font-semibold spacious:text-8xl vast:text-[10rem]"
+            >
+              {countIn > 0 ? <span className="text-quiet">{countIn}</span> : seconds.toFixed(1)}
+            </p>
+            <p className="leading-tight text-quiet spacious:text-xl">
+              {countIn > 0
+                ? 'to the bar'
+                : running
+                  ? seconds >= hold.seconds
+                    ? 'time: put it down'
+                    : `of ${hold.seconds} s`
+                  : `${HOLD_KINDS_BY_ID[hold.kind].name.toLowerCase()} for ${hold.seconds} s; ${hold.pins.charAt(0).toLowerCase()}${hold.pins.slice(1)}`}
+            </p>
+            {!running && own.length === 0 && hold.ramp.length > 0 && (
+              <p className="leading-tight">
+                First{' '}
+                {hold.ramp
+                  .map(({ loading, seconds: each }) => `${namedLoad(loading, unit)} for ${each} s`)
+                  .join(', ')}
               </p>
-              <InOwnUnit loading={hold.loading} kg={hold.load} reader={unit} />
-              <p className="flex flex-wrap items-center justify-center gap-x-5 text-lg leading-tight">
-                <span className="flex items-center gap-3">
-                  <GripMark
-                    choice={hold.grip}
-                    {...(hold.sideUnder && { sideUnder: hold.sideUnder })}
-                    size={32}
-                  />
-                  {GRIP_NAMES[hold.grip]}
-                  {hold.sideUnder && `, ${hold.sideUnder} under`}
-                </span>
-                <span className="hidden spacious:block" title={loadingWords(hold.loading)}>
-                  <BarDrawing loading={hold.loading} height={50} />
-                </span>
-              </p>
-              {!running &&
-                hold.cautions.map((text) => (
-                  <div key={text} className="text-left leading-tight">
-                    <Caution>{text}</Caution>
-                  </div>
-                ))}
-              <p
-                role="timer"
-                aria-label={
-                  countIn > 0 ? `begins in ${countIn}` : `${seconds.toFixed(1)} seconds of ${hold.seconds}`
-                }
-                className="figures text-7xl leading-none font-semibold spacious:text-8xl vast:text-[10rem]"
-              >
-                {countIn > 0 ? <span className="text-quiet">{countIn}</span> : seconds.toFixed(1)}
-              </p>
-              <p className="leading-tight text-quiet spacious:text-xl">
-                {countIn > 0
-                  ? 'to the bar'
-                  : running
-                    ? seconds >= hold.seconds
-                      ? 'time: put it down'
-                      : `of ${hold.seconds} s`
-                    : `${HOLD_KINDS_BY_ID[hold.kind].name.toLowerCase()} for ${hold.seconds} s; ${hold.pins.charAt(0).toLowerCase()}${hold.pins.slice(1)}`}
-              </p>
-              {!running && own.length === 0 && hold.ramp.length > 0 && (
-                <p className="leading-tight">
-                  First{' '}
-                  {hold.ramp
-                    .map(({ loading, seconds: each }) => `${namedLoad(loading, unit)} for ${each} s`)
-                    .join(', ')}
-                </p>
-              )}
-              {!running && done}
-            </div>
-          </div>
+            )}
+            {!running && done}
+          </Middle>
           <div className="relative grid w-full max-w-2xl shrink-0 grid-cols-2 gap-2 self-center px-3 pb-2 flat:basis-1/2">
             {running ? (
               <>

@@ -17,6 +17,7 @@ import { useUnit } from '../../data/session/use-unit.ts';
 import { saidOn } from './lane.ts';
 import { FIRST, SECOND } from './panel-sizes.ts';
 import type { Lane } from './lane.ts';
+import { Middle } from './middle.tsx';
 import { TimedKeys } from './timed-keys.tsx';
 import { AtHand, InOwnUnit, loadsAtHand, namedLoad } from '../../ui/at-hand.tsx';
 import { BarDrawing } from '../../ui/marks/bar-drawing.tsx';
@@ -90,79 +91,69 @@ export function SetPanel(props: SetPanelProps): ReactElement {
   const said = set.seconds ? seconds(set.seconds) : `${set.reps}`;
   return (
     <section aria-label="The set" className="flex min-h-0 grow flex-col flat:flex-row">
-      <div
-        ref={shown}
+      <Middle
+        part={shown}
         onScroll={() => (scrolled.current = true)}
-        // On the smallest screens it scrolls, by key too.
-        tabIndex={0}
-        className="[container-type:size] min-h-0 grow overflow-y-auto outline-offset-[-2px] flat:basis-1/2"
+        className="gap-1.5 px-3 py-1 spacious:gap-3"
+        over={unread && call.cautions.length > 0 && <MoreBelow />}
       >
-        <div className="flex min-h-full flex-col items-center justify-center gap-1.5 px-3 py-1 text-center spacious:gap-3">
-          <p className="text-lg leading-tight text-quiet spacious:text-xl flat:hidden">
-            {set.liftName}, {SET_ROLE_TAGS[set.role]}
-            {LOAD_MEANING_NAMES[set.loadMeans] && `, ${LOAD_MEANING_NAMES[set.loadMeans]}`}
+        <p className="text-lg leading-tight text-quiet spacious:text-xl flat:hidden">
+          {set.liftName}, {SET_ROLE_TAGS[set.role]}
+          {LOAD_MEANING_NAMES[set.loadMeans] && `, ${LOAD_MEANING_NAMES[set.loadMeans]}`}
+        </p>
+        <p
+          className={clsx(
+            'figures leading-none font-semibold',
+            // What warns comes before what is large.
+            call.cautions.length > 1
+              ? 'text-4xl'
+              : call.cautions.length > 0
+                ? 'text-5xl'
+                : 'text-5xl roomy:text-6xl',
+            'spacious:text-7xl vast:text-8xl',
+          )}
+        >
+          <AtHand loading={loading} kg={load} reader={unit} named />
+          <span className="text-quiet"> × </span>
+          {said}
+        </p>
+        <InOwnUnit loading={loading} kg={load} reader={unit} />
+        {Math.abs(load - set.loading.total) > 0.05 && (
+          <p className="text-ochre">planned {formatMass(set.loading.total, unit)}; lighter, as called now</p>
+        )}
+        {set.loading.perSide.length > 0 && (
+          <div className={clsx('hidden', call.cautions.length > 0 ? 'spacious:block' : 'roomy:block')}>
+            <BarDrawing loading={loading} height={54} />
+          </div>
+        )}
+        <p className="flex flex-wrap items-center justify-center gap-x-3 text-xl leading-tight font-semibold spacious:text-2xl short:text-lg">
+          {call.choice && (
+            <GripMark choice={call.choice} {...(call.sideUnder && { sideUnder: call.sideUnder })} size={36} />
+          )}
+          {saidOn(call)}
+        </p>
+        {call.verdict === 'stop' && (
+          <div className="text-left leading-tight">
+            <Caution stop>{call.reasons[0]?.text}</Caution>
+          </div>
+        )}
+        {call.probability !== null && (
+          <p className="figures text-lg leading-tight text-quiet">
+            {percent(call.probability)} to hold
+            {sayStanding(call) && `, ${sayStanding(call)}`}
           </p>
-          <p
-            className={clsx(
-              'figures leading-none font-semibold',
-              // What warns comes before what is large.
-              call.cautions.length > 1
-                ? 'text-4xl'
-                : call.cautions.length > 0
-                  ? 'text-5xl'
-                  : 'text-5xl roomy:text-6xl',
-              'spacious:text-7xl vast:text-8xl',
-            )}
-          >
-            <AtHand loading={loading} kg={load} reader={unit} named />
-            <span className="text-quiet"> × </span>
-            {said}
-          </p>
-          <InOwnUnit loading={loading} kg={load} reader={unit} />
-          {Math.abs(load - set.loading.total) > 0.05 && (
-            <p className="text-ochre">
-              planned {formatMass(set.loading.total, unit)}; lighter, as called now
-            </p>
-          )}
-          {set.loading.perSide.length > 0 && (
-            <div className={clsx('hidden', call.cautions.length > 0 ? 'spacious:block' : 'roomy:block')}>
-              <BarDrawing loading={loading} height={54} />
-            </div>
-          )}
-          <p className="flex flex-wrap items-center justify-center gap-x-3 text-xl leading-tight font-semibold spacious:text-2xl short:text-lg">
-            {call.choice && (
-              <GripMark
-                choice={call.choice}
-                {...(call.sideUnder && { sideUnder: call.sideUnder })}
-                size={36}
-              />
-            )}
-            {saidOn(call)}
-          </p>
-          {call.verdict === 'stop' && (
-            <div className="text-left leading-tight">
-              <Caution stop>{call.reasons[0]?.text}</Caution>
-            </div>
-          )}
-          {call.probability !== null && (
-            <p className="figures text-lg leading-tight text-quiet">
-              {percent(call.probability)} to hold
-              {sayStanding(call) && `, ${sayStanding(call)}`}
-            </p>
-          )}
-          {call.cautions.map((text) => (
-            <div key={text} className="text-left leading-tight short:text-sm">
-              <Caution>{text}</Caution>
-            </div>
-          ))}
-          <span ref={lastCaution} aria-hidden className="block h-px" />
-          {call.cues[0] && (
-            <p className="hidden max-w-xl leading-tight spacious:block vast:text-lg">{call.cues[0]}</p>
-          )}
-          {done}
-        </div>
-        {unread && call.cautions.length > 0 && <MoreBelow />}
-      </div>
+        )}
+        {call.cautions.map((text) => (
+          <div key={text} className="text-left leading-tight short:text-sm">
+            <Caution>{text}</Caution>
+          </div>
+        ))}
+        <span ref={lastCaution} aria-hidden className="block h-px" />
+        {call.cues[0] && (
+          <p className="hidden max-w-xl leading-tight spacious:block vast:text-lg">{call.cues[0]}</p>
+        )}
+        {done}
+      </Middle>
       <div className="grid shrink-0 justify-items-center gap-2 px-3 pb-2 text-center flat:basis-1/2 flat:content-center">
         <p className={clsx('leading-tight text-quiet flat:hidden', crowded && 'short:hidden')}>
           {warmups.length > 0

@@ -7,6 +7,7 @@ import { Rest, TypedTrial } from '../../parts/squeeze/typed-trial.tsx';
 import { Button } from '../../ui/button.tsx';
 import { Choices } from '../../ui/choices.tsx';
 import { Caution } from '../../ui/states.tsx';
+import { Middle } from './middle.tsx';
 import { SECOND } from './panel-sizes.ts';
 
 interface SqueezeLaneProps {
@@ -37,7 +38,7 @@ export function SqueezeLane({ protocol, told, onTold, onKeep, onClose }: Squeeze
       </div>
       {/* A phone held across has no height for one below the other. */}
       <div className="flex min-h-0 grow flex-col flat:flex-row">
-        <div className="flex min-h-0 grow flex-col items-center gap-2 overflow-y-auto px-3 py-1 text-center *:first:mt-auto *:last:mb-auto">
+        <Middle className="gap-2 px-3 py-1">
           {next ? (
             <>
               <div className="flex flex-wrap items-baseline justify-center gap-x-3">
@@ -79,7 +80,7 @@ export function SqueezeLane({ protocol, told, onTold, onKeep, onClose }: Squeeze
               ))}
             </ol>
           )}
-        </div>
+        </Middle>
         <div className="grid w-full max-w-2xl shrink-0 gap-2 self-center px-3 py-2 flat:w-1/2">
           {next && told.length === 0 && (
             <Choices
