@@ -34,6 +34,24 @@ describe('reads', () => {
     expect(read(found.line!).sets).toEqual(sets);
   });
 
+  it('singles and doubles from nine tenths of the best on as top sets, where nothing else is said', () => {
+    const roleOf = (line: string, more: Parameters<typeof read>[1] = {}): string =>
+      read(line, more).sets!.at(-1)!.role;
+    expect(['1x1 @ 90%', '3x2 @ 180', '1x1 @ 1 left'].map((line) => roleOf(line))).toEqual([
+      'top',
+      'top',
+      'top',
+    ]);
+    expect(
+      ['1x1 @ 89%', '1x3 @ 95%', 'volume 1x1 @ 95%', 'attempt 1x1 @ 95%'].map((line) => roleOf(line)),
+    ).toEqual([...['volume', 'volume', 'volume', 'attempt']]);
+    // Of the lift's own best, where that is known; where none is, nothing is taken for granted.
+    expect(roleOf('1x1 @ 100', { lift: 'clean', bests: [{ liftId: 'clean', load: 110 }] })).toBe('top');
+    expect(roleOf('1x1 @ 100', { lift: 'clean' })).toBe('volume');
+    expect(roleOf('1x30s @ 190', { lift: 'carry.handles' })).toBe('volume');
+    expect(read('1x1 @ 95%').line).toBe('top 1x1 @ 95%');
+  });
+
   it('and writes it out in full, so that another reader’s unit changes nothing', () => {
     expect(read('5@150').line).toBe('volume 1x5 @ 150kg');
     expect(read('ramp top 2 x 1 @ 300,5 touch', { unit: 'lb' }).line).toBe('ramp top 2x1 @ 300.5lb touch');

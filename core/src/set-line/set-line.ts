@@ -92,7 +92,8 @@ const contextCheck: Check = record<SetLineContext>({
 });
 
 /**
- * Reads a set line: role (volume where none is said), sets × repetitions or seconds, `@`, load.
+ * Reads a set line: role (where none is said top for singles and doubles from {@link TOP_FROM} of the best on, else volume), sets ×
+ * repetitions or seconds, `@`, load.
  *
  * `3x5 @ 75%` · `top 1x1 @ 172.5` · `back-off 3x4 @ 105kg touch` · `2x30s @ 140lb` · `ramp top 2x1 @ 91%` (warm-ups first).
  * `3x6 bodyweight` and `2x20 band` carry no load. Behind the load a line may say what it is there for (`grip`, `back`,
@@ -120,7 +121,7 @@ export function parseSetLine(line: string, context: SetLineContext): SetLine {
     return true;
   };
   const ramp = take('ramp');
-  const role = SET_ROLES.find((each) => take(SET_ROLE_TAGS[each])) ?? 'volume';
+  const said = SET_ROLES.find((each) => take(SET_ROLE_TAGS[each]));
 
   const scheme = peek();
   const found = /^(?:(\d+)x)?(\d+(?:[.,]\d+)?)(s)?$/i.exec(scheme?.text ?? '');
@@ -155,10 +156,11 @@ export function parseSetLine(line: string, context: SetLineContext): SetLine {
         'Nothing more is understood here; touch, grip, back, event, a grip, straps, bare, left under, thick, towel or rest 3min can stand here.',
       );
     const style: RepStyle = touch ? 'touchAndGo' : 'reset';
-    const said = Object.keys(terms.terms).length > 0 ? { terms: terms.terms } : {};
+    const role = said ?? (!timed && isTop(lift, kg, amount, context) ? 'top' : 'volume');
+    const more = Object.keys(terms.terms).length > 0 ? { terms: terms.terms } : {};
     const set: WrittenSet = timed
-      ? { role, load: kg, reps: 1, seconds: amount, style, ...said }
-      : { role, load: kg, reps: amount, style, ...said };
+      ? { role, load: kg, reps: 1, seconds: amount, style, ...more }
+      : { role, load: kg, reps: amount, style, ...more };
     const lighter = !ramp
       ? []
       : timed
@@ -223,6 +225,15 @@ export function parseSetLine(line: string, context: SetLineContext): SetLine {
     left === undefined ? `@ ${number(load[1]!)}${load[2]?.toLowerCase() ?? context.unit}` : `@ ${left} left`,
     of,
   );
+}
+
+/** Singles and doubles at this share of the best are the heaviest work of a day, whether or not the line says so. */
+export const TOP_FROM = 0.9;
+const TOP_REPS = 2;
+
+function isTop(lift: Lift, load: number, reps: number, known: SetLineContext): boolean {
+  const best = maxOfLift(lift, known);
+  return reps <= TOP_REPS && best !== undefined && load >= TOP_FROM * best.max - ROUNDING;
 }
 
 /** A lighter set of the ramp, in steps that people load: no small plates go on and off between warm-ups. */

@@ -133,7 +133,7 @@ function copied(plan: SessionPlanView): SessionPlanView {
 const EXAMPLES: readonly (readonly [string, string])[] = [
   [
     '3x5 @ 75%',
-    'three sets of five at 75 % of the best in that lift, of the deadlift for other pulls; volume where no role is said',
+    'three sets of five at 75 % of the best in that lift, of the deadlift for other pulls; where no role is said volume, from 90 % on top',
   ],
   ['top 1x1 @ 172.5', 'a top single; a load without a unit is in your unit'],
   ['ramp top 2x1 @ 91%', 'two top singles with their warm-ups before them'],
