@@ -316,6 +316,16 @@ describe('the strap', () => {
       'straps',
     );
   });
+
+  it('is what is said of what lies in the house: where straps are called, or where there are none', () => {
+    const heavy = set({ role: 'top', load: 120, reps: 1 });
+    const volume = set({ role: 'backoff', load: 120, reps: 5 });
+    const says = (straps: Parameters<typeof at>[0], written: typeof volume): boolean =>
+      callSet(context({ school: 'strap-the-volume', venue: at(straps), set: written })).reasons.some(
+        ({ ruleId }) => ruleId === 'venue.strap-types-at-hand',
+      );
+    expect([says(['plain'], volume), says(['plain'], heavy), says([], volume)]).toEqual([true, false, true]);
+  });
 });
 
 describe('sore hands, skin sound', () => {

@@ -86,7 +86,7 @@ export function callChecked(context: CallContext): SetCall {
   const side = choice === 'mixed' ? sideUnder(context, barred) : undefined;
   if (side) reasons.push(side.reason);
   const straps = choice === 'straps' ? strapCall(school, facts.policy, barred) : undefined;
-  if (straps) reasons.push(straps.reason);
+  if (straps) reasons.push(...new Set(barred.strapTypes.values()), straps.reason);
   const weak = verdict === 'weak';
   if (choice === null) reasons.push(nothingLeft(facts));
   const lighter = weak || choice === null ? lighterLoad(context, facts, bare) : 0;

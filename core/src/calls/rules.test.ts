@@ -297,8 +297,8 @@ describe.each(CALL_RULES.map((rule) => [rule.id, rule] as const))('%s', (id, rul
     const entry = TABLE[id]!;
     const effect = rule.effect(entry.fires)!;
     expect(done(effect)).toEqual(entry.does);
-    const { fired, prefers } = applyRules(entry.fires, [rule]);
-    expect([...fired, ...prefers.values()]).toEqual([
+    const { fired, prefers, strapTypes } = applyRules(entry.fires, [rule]);
+    expect([...new Set([...fired, ...prefers.values(), ...strapTypes.values()])]).toEqual([
       { ruleId: id, rank: rule.rank, text: expect.stringMatching(/^[A-Z].*\.$/) },
     ]);
     expect(rule.reason).toMatch(/^[A-Z].*\.$/);

@@ -97,6 +97,11 @@ export interface Barred {
   readonly fired: readonly Reason[];
 }
 
+/** Does a rule say nothing here but which straps may be used? */
+function onlyOfStrapTypes({ text: _text, barsStrapTypes, ...more }: RuleEffect): boolean {
+  return barsStrapTypes !== undefined && Object.keys(more).length === 0;
+}
+
 /** Does a bar refuse what coach or line ask for? Limits of adaptation are advice for now: they are passed, and said. */
 export function refuses(bar: Reason | undefined): bar is Reason {
   return bar !== undefined && bar.rank !== 'adaptation';
@@ -127,8 +132,8 @@ export function applyRules(facts: RuleFacts, rules: readonly CallRule[]): Barred
     const effect = rule.effect(facts);
     if (!effect) continue;
     const reason: Reason = { ruleId: rule.id, rank: rule.rank, text: effect.text ?? rule.reason };
-    // What only prefers a grip is a reason where that grip is called for it, and is said there.
-    if (!effect.prefers) fired.push(reason);
+    // What only prefers a grip, or says which straps may be used, is a reason where that grip or straps are called for it.
+    if (!effect.prefers && !onlyOfStrapTypes(effect)) fired.push(reason);
     for (const choice of effect.bars ?? []) {
       if (!choices.has(choice)) {
         choices.set(choice, reason);
@@ -147,8 +152,11 @@ export function applyRules(facts: RuleFacts, rules: readonly CallRule[]): Barred
   }
   if (sidesUnder.size === SIDES.length && !choices.has('mixed'))
     choices.set('mixed', [...sidesUnder.values()][0]!);
-  if (strapTypes.size === STRAP_TYPES.length && !choices.has('straps'))
-    choices.set('straps', [...strapTypes.values()][0]!);
+  if (strapTypes.size === STRAP_TYPES.length && !choices.has('straps')) {
+    const [first] = strapTypes.values();
+    choices.set('straps', first!);
+    if (!fired.includes(first!)) fired.push(first!);
+  }
   const out = SIDES.filter((side) => handsOut.has(side));
   const alone = out.length === 1 && oneHanded(facts.lift) ? otherSide(out[0]!) : undefined;
   if (out.length && !alone) stops ??= handsOut.get(out[0]!)!;
