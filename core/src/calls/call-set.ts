@@ -36,7 +36,7 @@ import { evidenceReason } from './wording.ts';
  * the school's order is walked and the first grip that may hold the set's demand is called: a grip is left only on
  * evidence, where even the upper end of its chance stays below the lifter's threshold for the role. What the log does
  * not know yet is said to be unproven; where every grip is shown too weak the best one is called weak, with a load that
- * would do. An attempt takes the permitted grip with the highest chance. Then the side under from profile and ledger,
+ * would do. Without any log nothing is weak: it is not known. An attempt takes the permitted grip with the highest chance. Then the side under from profile and ledger,
  * the strap, chalk from the venue, cues and cautions. Every step leaves a reason with its rule id. Loads in kg, times in
  * s, diameters in mm.
  * @throws InvalidInputError naming the field of the context that cannot be used.
@@ -130,11 +130,11 @@ export function callChecked(context: CallContext): SetCall {
 function verdictOf(
   choice: GripChoice | null,
   bare: Grip | null,
-  { odds, range, threshold }: SetFacts,
+  { odds, range, threshold, unlogged }: SetFacts,
 ): Verdict {
   if (choice === null) return 'stop';
   if (bare === null || odds(bare) >= threshold) return 'called';
-  return range(bare).high >= threshold ? 'unproven' : 'weak';
+  return unlogged || range(bare).high >= threshold ? 'unproven' : 'weak';
 }
 
 function askSchool(school: School, facts: SetFacts, own: GripChoice | null): SchoolAlternative {

@@ -41,6 +41,8 @@ function walk(school: School, facts: SetFacts, schoolStraps: Reason | undefined)
   // Left on evidence only: a thin log does not overrule the school's practice.
   const holding = bare.find((grip) => mayHold(grip, facts));
   if (holding) return { choice: holding, why: says(`school.${school.id}.ladder`, school.ladderReason) };
+  if (facts.unlogged && bare.length)
+    return { choice: strongest(bare, odds), why: unknown(strongest(bare, odds)) };
   const last =
     straps && school.strapsLast && applies(school.strapsLast, policy) ? school.strapsLast : undefined;
   if (last) return { choice: 'straps', why: says(last.id, last.reason) };
@@ -91,6 +93,15 @@ const ALIKE = 0.005;
 
 export function strongest(grips: readonly Grip[], odds: (grip: Grip) => number): Grip {
   return grips.reduce((best, grip) => (odds(grip) > odds(best) ? grip : best));
+}
+
+/** Without a log no grip is left for straps or a lighter load: what people usually hold says nothing of this hand. */
+function unknown(closest: Grip): Reason {
+  return {
+    ruleId: 'evidence.nothing-logged',
+    rank: 'evidence',
+    text: `Nothing is logged to judge the grips by: ${GRIP_NAMES[closest]} usually holds most.`,
+  };
 }
 
 function tooWeak(best: Grip, { barred }: SetFacts, schoolStraps: Reason | undefined): Reason {

@@ -53,6 +53,28 @@ describe('no log, a best deadlift of 150 that was pulled mixed', () => {
     expect(five).toMatchObject({ choice: 'mixed', verdict: 'unproven' });
   });
 
+  it('nothing is called weak, strapped as a last resort or made lighter by what people usually hold', () => {
+    const far = [
+      { lift: 'hold.behind-back', role: 'volume', load: 100, reps: 1, seconds: 30 },
+      { lift: 'carry.handles', role: 'volume', load: 110, reps: 1, seconds: 40 },
+      { role: 'volume', load: 130, reps: 12 },
+      { role: 'top', load: 200, reps: 1 },
+    ] as const;
+    for (const what of far)
+      for (const pulled of ['mixed', 'straps'] as const) {
+        const lifted = { ...newcomer, trainingMonths: 60 };
+        const asked = { lifter: lifted, set: set(what), school: 'overhand-first' };
+        const unknown = callSet(context({ ...asked, curve: curveOf(pulled) }));
+        expect(unknown).toMatchObject({ verdict: 'unproven' });
+        expect(unknown.choice).not.toBe('straps');
+        expect(unknown.lighterLoad).toBeUndefined();
+        expect(unknown.reasons.map(({ ruleId }) => ruleId)).toContain('evidence.nothing-logged');
+        // A single slip is a log, and speaks.
+        const slipped = [{ load: what.load, seconds: 2, grip: 'doubleOverhand', ended: 'slipped' }] as const;
+        expect(callSet(context({ ...asked, curve: curveOf(pulled, slipped) })).verdict).not.toBe('unproven');
+      }
+  });
+
   it('the same figures without the best are wider and lower', () => {
     const asked = { load: 135 * 1.05, seconds: 5, grip: 'mixed' as const };
     expect(holdProbability(curveOf('mixed'), asked)).toBeGreaterThan(

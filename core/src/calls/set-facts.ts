@@ -24,6 +24,8 @@ export interface SetFacts {
   readonly odds: (grip: Grip) => number;
   /** 80 % range of that chance, given how well the curve is known. */
   readonly range: (grip: Grip) => ChanceRange;
+  /** Nothing is logged yet: what the curve knows is what people like this lifter usually hold, which calls nobody weak. */
+  readonly unlogged: boolean;
   /** Nobody has said how heavy the body is that hangs. */
   readonly assumedBody: boolean;
   /** The load, kg on the hands, that a bare grip holds for the demand's seconds one time in two. */
@@ -89,6 +91,7 @@ export function setFacts(context: Omit<CallContext, 'school' | 'ledger' | 'overr
     odds,
     range: chances,
     strength,
+    unlogged: curve.evidence.observations === 0,
     assumedBody,
   };
 }

@@ -36,6 +36,17 @@ it('a grip that is not known yet is said with its range, and with how little lie
   expect(unproven(10)).toMatch(/^Not known yet: 10 logged holds near this load leave it open\./);
 });
 
+it('where nothing is logged it says so, and what else there is', () => {
+  const curve = curveAround(150);
+  const behind = (best?: 'told' | 'assumed'): string =>
+    said({
+      curve: { ...curve, evidence: { ...curve.evidence, observations: 0, ...(best && { best }) } },
+    }).text.split('; ')[1]!;
+  expect(behind()).toBe('nothing logged behind it.');
+  expect(behind('told')).toBe('nothing logged behind it but the best deadlift as it was pulled.');
+  expect(behind('assumed')).toBe('nothing logged behind it but the best deadlift, its grip assumed.');
+});
+
 it('how firmly a call stands is said where it is in doubt, and only there', () => {
   const standing = (call: Partial<Parameters<typeof sayStanding>[0]>): string =>
     sayStanding({ verdict: 'called', threshold: 0.95, probability: 0.97, ...call } as never).replaceAll(

@@ -24,7 +24,10 @@ interface Evidence {
 export function evidenceReason(evidence: Evidence): Reason {
   const { curve, role, grip, demand, threshold, verdict, chance, range, near } = evidence;
   const { observations, slipped } = curve.evidence;
-  const behind = `${observations} logged holds and sets behind it, ${slipped} of them slips`;
+  const behind =
+    observations === 0
+      ? 'nothing logged behind it'
+      : `${observations} logged holds and sets behind it, ${slipped} of them slips`;
   const asked = `the ${percent(threshold)} asked of a ${SET_ROLE_NAMES[role]}`;
   const text =
     verdict === 'unproven'
@@ -65,9 +68,10 @@ export function sayStanding(call: Pick<SetCall, 'verdict' | 'near' | 'threshold'
 
 function bestBehind({ evidence }: HoldCurve): string {
   if (!evidence.best) return '';
+  const and = evidence.observations === 0 ? ' but' : ', and';
   return evidence.best === 'told'
-    ? ', and the best deadlift as it was pulled'
-    : ', and the best deadlift, its grip assumed';
+    ? `${and} the best deadlift as it was pulled`
+    : `${and} the best deadlift, its grip assumed`;
 }
 
 /** A grip that stays below what is asked. */
