@@ -178,6 +178,28 @@ describe('the meet binds its day and its rehearsals', () => {
   });
 });
 
+describe('the attempts of whoever hooks top sets', () => {
+  it('are all hooked on the day, as the curve has them, though the line does not say what they are', async () => {
+    const { id } = await newLifter({ bestPulled: 'hook', schoolId: 'same-grip' });
+    const attempts = [135, 142.5, 150];
+    await coach.send(
+      'put',
+      `/lifters/${id}/meets/${randomUUID()}`,
+      {
+        ...{ name: 'Tide Cup', heldOn: '2026-12-05', straps: false, thumbTape: false, liquidChalk: true },
+        ...{ attempts, version: 0 },
+      },
+      200,
+    );
+    const lines = attempts.map((load) => pull(`1x1 @ ${load}kg`));
+    const onTheDay = await calls(await session(id, lines, { heldOn: '2026-12-05' }));
+    const { demands } = await coach.get<CurveView>(`/lifters/${id}/curve`);
+    const planned = demands.filter((each) => each.kind === 'attempt').map((each) => each.grip);
+    expect(planned).toEqual(['hook', 'hook', 'hook']);
+    expect(onTheDay.sets.map((set) => set.call.choice)).toEqual(planned);
+  });
+});
+
 describe('several events in one meet', () => {
   it('each has its own rule on straps, on the day and where it is rehearsed', async () => {
     const { id } = await newLifter({ sport: 'strongman', schoolId: 'strongman' });

@@ -116,11 +116,12 @@ describe('what a stage lets be hooked', () => {
     expect(hooked('build', { role: 'volume', reps: 1 })).toBe(false);
   });
 
-  it('carry: warm-ups, and two top sets or attempts', () => {
+  it('carry: warm-ups, two top sets, and every attempt', () => {
     expect(hooked('carry', { role: 'warmup', hookedBefore: 9 })).toBe(true);
     expect(hooked('carry', { role: 'top', share: 1, hookedBefore: 1 })).toBe(true);
     expect(hooked('carry', { role: 'attempt', share: 1, hookedBefore: 1 })).toBe(true);
-    expect(hooked('carry', { role: 'attempt', hookedBefore: 2 })).toBe(false);
+    expect(hooked('carry', { role: 'top', hookedBefore: 2 })).toBe(false);
+    expect(hooked('carry', { role: 'attempt', share: 1, hookedBefore: 2 })).toBe(true);
     expect(hooked('carry', { role: 'backoff' })).toBe(false);
     expect(hooked('carry', { role: 'volume' })).toBe(false);
   });

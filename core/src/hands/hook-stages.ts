@@ -38,7 +38,6 @@ const LIGHT_WORK_SHARE = 0.8;
 const CARRIED_TOP_SETS = 2;
 
 const isWarmUp = ({ role }: HookedWork): boolean => role === 'warmup';
-const isTop = ({ role }: HookedWork): boolean => role === 'top' || role === 'attempt';
 
 /** The stages: lighter warm-ups, all warm-ups and one light set, one or two top sets, volume as the skin allows. */
 export const HOOK_STAGES_BY_ID: Readonly<Record<HookStage, HookStageLimits>> = {
@@ -69,7 +68,9 @@ export const HOOK_STAGES_BY_ID: Readonly<Record<HookStage, HookStageLimits>> = {
   },
   carry: {
     name: 'carry',
-    allows: (set) => isWarmUp(set) || (isTop(set) && set.hookedBefore < CARRIED_TOP_SETS),
+    // Three attempts are pulled in one grip: on the platform no thumb is spared for later.
+    allows: (set) =>
+      isWarmUp(set) || set.role === 'attempt' || (set.role === 'top' && set.hookedBefore < CARRIED_TOP_SETS),
     practises: 'one or two top sets a session are hooked',
     weeklyMaxSeconds: 80,
     limit: 'Hook stage “carry”: one or two top sets carry it, the back-offs spare the skin.',
