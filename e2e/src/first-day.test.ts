@@ -115,7 +115,7 @@ it('on the floor a carry runs by the clock, a slip is told in three taps, and un
   // Beside the audit of the day, which nobody has ended.
   const { id: nextSessionId } = (await sheet()).season.sessions.find((each) => each.title === 'Day one')!;
   await page.go(`/floor/${nextSessionId}`);
-  await page.click('Same as last time');
+  await page.click('Both are sound');
   const calls = async (): Promise<CallsView> =>
     (await page.api<CallsView>('GET', `/sessions/${nextSessionId}/calls`)).body;
   const sets = (await calls()).sets;

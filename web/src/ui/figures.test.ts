@@ -1,4 +1,4 @@
-import { load, nearDay, percent, seconds, shortDay, times, minutes } from './figures.ts';
+import { load, nearDay, percent, seconds, shortDay, soon, times, minutes } from './figures.ts';
 
 describe('figures as a person reads them', () => {
   it.each([
@@ -25,6 +25,7 @@ describe('figures as a person reads them', () => {
     expect(nearDay('2026-11-25', '2026-11-24')).toBe('tomorrow');
     expect(nearDay('2026-11-26', '2026-11-24')).toBe(shortDay('2026-11-26'));
     expect(shortDay('2026-11-26')).toBe('Thu 26 Nov');
+    expect([0, 1, 2, 39].map(soon)).toEqual(['today', 'tomorrow', 'in 2 d', 'in 39 d']);
     // The day the clocks go back is 25 hours long and still one day.
     expect(nearDay('2026-10-26', '2026-10-25')).toBe('tomorrow');
   });

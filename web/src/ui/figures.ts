@@ -41,6 +41,10 @@ export function nearDay(on: string, today: string): string {
   return days === 0 ? 'today' : days === 1 ? 'tomorrow' : shortDay(on);
 }
 
+/** When a day comes, so short that it fits beside a name: `in 39 d`. */
+export const soon = (days: number): string =>
+  days === 0 ? 'today' : days === 1 ? 'tomorrow' : `in ${days} d`;
+
 /** Rounded to the tenth a person reads. */
 export function seconds(value: number): string {
   return `${value < 10 ? value.toFixed(1) : Math.round(value)} s`;

@@ -62,16 +62,23 @@ export function Opening({ view, accountId, unseen, first, onSqueeze }: OpeningPr
           <p className="min-w-40 grow">{sayHands(hands, view.handsOn !== null)}</p>
           <span className="grid grow grid-cols-3 gap-2 sm:flex sm:grow-0">
             <Button className="min-h-13 px-2 leading-tight sm:px-3" onClick={() => keepHands(hands)}>
-              Same as last time
+              {view.handsOn === null ? 'Both are sound' : 'Same as last time'}
             </Button>
             <Button className="min-h-13 px-2 leading-tight sm:px-3" onClick={() => setOpen(true)}>
-              They changed
+              {view.handsOn === null ? 'Say what is not' : 'They changed'}
             </Button>
             {first && !test && squeeze}
           </span>
         </div>
       )}
-      {open && <TellHands start={hands} onKeep={keepHands} onClose={() => setOpen(false)} />}
+      {open && (
+        <TellHands
+          start={hands}
+          looked={view.handsOn !== null}
+          onKeep={keepHands}
+          onClose={() => setOpen(false)}
+        />
+      )}
       {!unseen && first && !test && !open && (
         <div className={LINE}>
           <p className="grow text-quiet">Before the work, if you test today</p>
@@ -120,10 +127,13 @@ export function Opening({ view, accountId, unseen, first, onSqueeze }: OpeningPr
 /** Both hands to tap, with what each zone can be; one tap a change. */
 function TellHands({
   start,
+  looked,
   onKeep,
   onClose,
 }: {
   start: HandsToday;
+  /** Has anybody looked at them before? */
+  looked: boolean;
   onKeep: (hands: HandsToday) => void;
   onClose: () => void;
 }): ReactElement {
@@ -185,7 +195,7 @@ function TellHands({
       </div>
       <div className="grid shrink-0 grid-cols-2 gap-2 px-3 py-2">
         <Button look="action" className="min-h-13 text-lg" onClick={() => onKeep(hands)}>
-          {sameHands(hands, start) ? 'Nothing changed' : 'Save'}
+          {!sameHands(hands, start) ? 'Save' : looked ? 'Nothing changed' : 'Both are sound'}
         </Button>
         <Button className="min-h-13 text-lg" onClick={onClose}>
           Close

@@ -105,7 +105,7 @@ function HandsCheck({ view, lifterId, today }: HandsCheckProps): ReactElement {
             Save
           </Button>
           <Button className="min-h-12" disabled={check.isPending || touched} onClick={() => keep(view.now)}>
-            Same as last time
+            {view.checkedOn === null ? 'Both are sound' : 'Same as last time'}
           </Button>
           {touched && (
             <Button look="quiet" onClick={() => setHands(view.now)}>

@@ -8,7 +8,7 @@ import { Button } from '../../ui/button.tsx';
 import { LongListIn } from '../../ui/long-list.tsx';
 import { useNearEnd } from '../../ui/use-near-end.ts';
 import { HandsMark } from '../../ui/marks/hands-mark.tsx';
-import { nearDay } from '../../ui/figures.ts';
+import { nearDay, soon } from '../../ui/figures.ts';
 import { Failed, Loading } from '../../ui/states.tsx';
 import { usePreferences, useSession, useSignOut } from '../../data/session/session.ts';
 import { useIsCoach, useMayLog } from '../../data/session/use-is-coach.ts';
@@ -153,7 +153,7 @@ function Row({ row, today }: { row: RackRow; today: string }): ReactElement {
           <span className="truncate font-semibold">{row.name}</span>
           {row.meet && (
             <span className="figures shrink-0 text-quiet" title={row.meet.name}>
-              {row.meet.days} d to meet
+              {row.meet.days > 1 ? `${row.meet.days} d to meet` : `meet ${soon(row.meet.days)}`}
             </span>
           )}
         </span>

@@ -7,23 +7,28 @@ import { Failed } from '../../ui/states.tsx';
 
 /** Logged holds and bare sets, older ones weighing less, below which an audit says more than a week of training. */
 const FEW = 4;
+/** Days before a meet in which the hands rest: what an audit would tell comes too late. */
+const RESTING = 2;
 
 /** Where the log says little of the hands: a short audit, and the way to its floor. */
 export function AuditOffer({
   lifterId,
   name,
   logged,
+  meetIn,
 }: {
   lifterId: string;
   name: string;
   /** What stands behind the curve, as the fit weighs it: of a lifter long away little is left. */
   logged: number;
+  /** Days to the next meet; null without one. */
+  meetIn: number | null;
 }): ReactElement | null {
   const coach = useIsCoach();
   const start = useStartAudit(lifterId);
   const navigate = useNavigate();
   const id = useRef(crypto.randomUUID());
-  if (!coach || logged >= FEW) return null;
+  if (!coach || logged >= FEW || (meetIn !== null && meetIn <= RESTING)) return null;
   return (
     <section aria-label="Grip audit" className="mb-4 border-l-4 border-verdigris pl-3">
       <p>

@@ -7,6 +7,7 @@ import type {
   TriedSet,
   WhatIfRequest,
 } from '@iron-clasp/contract';
+import { differenceInCalendarDays, parseISO } from 'date-fns';
 import { useRef, useState, type ReactElement } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { AuditOffer } from './audit-offer.tsx';
@@ -45,6 +46,8 @@ export function Calls(): ReactElement {
   };
   // Here, and not with the session: a key pressed while one loads counts too.
   useKeys({ '[': () => turn(-1), ']': () => turn(1) });
+  const meet = season.marks.find((mark) => mark.kind === 'meet' && mark.from >= today);
+  const meetIn = meet ? differenceInCalendarDays(parseISO(meet.from), parseISO(today)) : null;
   if (!sessionId) {
     return (
       <>
@@ -55,14 +58,13 @@ export function Calls(): ReactElement {
           </p>
         </Empty>
         {!season.sessions.some((session) => session.done) && (
-          <AuditOffer lifterId={lifter.id} name={lifter.name} logged={0} />
+          <AuditOffer lifterId={lifter.id} name={lifter.name} logged={0} meetIn={meetIn} />
         )}
       </>
     );
   }
   if (calls.isPending) return <Loading what="the calls" lines={9} />;
   if (calls.error && !calls.data) return <Failed error={calls.error} retry={() => void calls.refetch()} />;
-  const meet = season.marks.find((mark) => mark.kind === 'meet')?.label ?? null;
   return (
     <Session
       // What was selected or tried belongs to one session.
@@ -71,7 +73,8 @@ export function Calls(): ReactElement {
       today={today}
       lifter={lifter}
       season={season.sessions}
-      meet={meet}
+      meet={meet?.label ?? null}
+      meetIn={meetIn}
       stale={calls.error}
     />
   );
@@ -83,6 +86,7 @@ function Session({
   lifter,
   season,
   meet,
+  meetIn,
   stale,
 }: {
   view: CallsView;
@@ -90,6 +94,7 @@ function Session({
   lifter: LifterView;
   season: SheetView['season']['sessions'];
   meet: string | null;
+  meetIn: number | null;
   stale: Error | null;
 }): ReactElement {
   const [subject, show] = useState<Subject | null>(null);
@@ -131,7 +136,12 @@ function Session({
     <div className="xl:flex xl:items-start xl:gap-8">
       <div className="@container min-w-0 grow">
         {coach && <Unanswered lifter={lifter} />}
-        <AuditOffer lifterId={lifter.id} name={lifter.name} logged={view.evidence.effective} />
+        <AuditOffer
+          lifterId={lifter.id}
+          name={lifter.name}
+          logged={view.evidence.effective}
+          meetIn={meetIn}
+        />
         <SessionBar
           head={view.session}
           season={{ sessions: season, at, today, onOpen: openSession }}

@@ -27,9 +27,9 @@ import { workAndWarmups, type SetGroup } from '../../data/training/set-groups.ts
 
 /** One line of the sheet: role, load, plates, call, chance; what does not fit beside the reasons folds under. */
 const ROW_COLUMNS =
-  'grid grid-cols-[4rem_1fr_auto] items-center gap-x-3 @2xl:grid-cols-[4rem_8.5rem_minmax(0,1fr)_auto] @4xl:grid-cols-[4rem_8.5rem_7.5rem_minmax(0,1fr)_9rem]';
+  'grid grid-cols-[4rem_1fr_auto] items-center gap-x-3 @2xl:grid-cols-[4rem_8.5rem_minmax(0,1fr)_auto] @4xl:grid-cols-[4rem_8.5rem_9.5rem_minmax(0,1fr)_9rem]';
 const FOLDED_COLUMNS =
-  'grid grid-cols-[4rem_1fr_auto] items-center gap-x-3 @2xl:grid-cols-[4rem_12rem_minmax(0,1fr)_auto] @4xl:grid-cols-[4rem_16.75rem_minmax(0,1fr)_9rem]';
+  'grid grid-cols-[4rem_1fr_auto] items-center gap-x-3 @2xl:grid-cols-[4rem_12rem_minmax(0,1fr)_auto] @4xl:grid-cols-[4rem_18.75rem_minmax(0,1fr)_9rem]';
 const ROW_PLATES = 'hidden overflow-hidden @4xl:block';
 const ROW_CALL =
   'col-span-2 col-start-2 row-start-2 flex min-w-0 items-center gap-3 @2xl:col-span-1 @2xl:col-start-auto @2xl:row-start-auto';

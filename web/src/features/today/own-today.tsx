@@ -8,7 +8,7 @@ import { Link } from 'react-router';
 import { useFloorsAhead, useOwnDay } from '../../data/club/day.ts';
 import { useUnit } from '../../data/session/use-unit.ts';
 import { Chance } from '../../ui/chance.tsx';
-import { nearDay, shortDay } from '../../ui/figures.ts';
+import { nearDay, shortDay, soon } from '../../ui/figures.ts';
 import { GripMark } from '../../ui/marks/grip-mark.tsx';
 import { HandsMark } from '../../ui/marks/hands-mark.tsx';
 import { Caution, Failed, Loading } from '../../ui/states.tsx';
@@ -37,7 +37,7 @@ function Drawn({ day, sheet }: { day: OwnDayView; sheet: string }): ReactElement
       <header className="mb-3 flex flex-wrap items-baseline gap-x-4 gap-y-1">
         <h1 className="text-3xl md:text-4xl">{format(parseISO(today), 'EEEE d MMMM')}</h1>
         <p className="text-quiet">
-          {[...(rest ? ['no session today'] : []), ...(meet ? [`${meet.name} in ${meet.days} d`] : [])].join(
+          {[...(rest ? ['no session today'] : []), ...(meet ? [`${meet.name} ${soon(meet.days)}`] : [])].join(
             ' · ',
           )}
         </p>

@@ -6,6 +6,7 @@ import { useDay } from '../../data/club/day.ts';
 import { useAccount } from '../../data/session/account.ts';
 import { useIsCoach } from '../../data/session/use-is-coach.ts';
 import { useRack } from '../../data/lifters/rack.ts';
+import { soon } from '../../ui/figures.ts';
 import { Empty, Failed, Loading } from '../../ui/states.tsx';
 import { OnTheFloor } from './on-the-floor.tsx';
 import { OwnToday } from './own-today.tsx';
@@ -35,7 +36,7 @@ function Drawn({ day }: { day: DayView }): ReactElement {
   const facts = [
     day.total === 0 ? 'nobody trains today' : day.total === 1 ? '1 trains today' : `${day.total} train today`,
     ...(coach && day.decide.length > 0 ? [`${day.decide.length + day.moreToDecide} to decide`] : []),
-    ...(day.meet ? [`${day.meet.name} in ${day.meet.days} d`] : []),
+    ...(day.meet ? [`${day.meet.name} ${soon(day.meet.days)}`] : []),
   ];
   return (
     <>

@@ -16,7 +16,14 @@ export function BarDrawing({ loading, height = 40 }: { loading: BarLoading; heig
   const total = end + SLEEVE_END;
   const middle = height / 2;
   return (
-    <svg role="img" aria-label={loadingWords(loading)} height={height} width={total} className="shrink-0">
+    <svg
+      role="img"
+      aria-label={loadingWords(loading)}
+      viewBox={`0 0 ${total} ${height}`}
+      width={total}
+      // Where the room is narrower than the plates need, all of them are drawn smaller: none is cut off.
+      className="h-auto max-w-full shrink-0"
+    >
       <rect x={0} y={middle - 1.5} width={SHAFT} height={3} fill="currentColor" />
       <rect x={SHAFT} y={middle - 5} width={COLLAR} height={10} fill="currentColor" />
       <rect
