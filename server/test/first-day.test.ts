@@ -197,6 +197,7 @@ describe('the attempts of whoever hooks top sets', () => {
     const planned = demands.filter((each) => each.kind === 'attempt').map((each) => each.grip);
     expect(planned).toEqual(['hook', 'hook', 'hook']);
     expect(onTheDay.sets.map((set) => set.call.choice)).toEqual(planned);
+    expect(onTheDay.sets.map((set) => set.role)).toEqual(['attempt', 'attempt', 'attempt']);
   });
 });
 

@@ -26,7 +26,7 @@ import { TrainingService } from '../../records/training/training.service.ts';
 import { CurvesService } from '../../evidence/curves/curves.service.ts';
 import { forCalls } from '../../evidence/lifter-today/for-calls.ts';
 import type { LifterProfile } from '../../evidence/lifter-today/lifter-today.service.ts';
-import { eventBar, eventOf, rulesOf } from '../../evidence/session/event-of.ts';
+import { eventBar, eventOf, roleUnder, rulesOf } from '../../evidence/session/event-of.ts';
 import { SessionFactsService, type SessionFacts } from '../../evidence/session/session-facts.service.ts';
 import { liftOf, sameWork, termsOf, venueOf } from '../../evidence/session/session-parts.ts';
 import { loadOn } from './load-on.ts';
@@ -80,8 +80,7 @@ export class CallsService {
       ledger,
       sets: sets.map((set, i) => ({
         lift: liftOf(set),
-        // On the day of the meet, and where it is rehearsed, a top set is an attempt.
-        role: event && set.role === 'top' ? 'attempt' : set.role,
+        role: roleUnder(event, set.role),
         load: set.load,
         reps: set.reps,
         style: set.style,

@@ -1,4 +1,4 @@
-import { findLift, type EventRules } from '@iron-clasp/core';
+import { findLift, type EventRules, type SetRole } from '@iron-clasp/core';
 import type { Meet } from '../../records/meets/meet.entity.ts';
 import type { PlannedSet, TrainingSession } from '../../records/training/training.entity.ts';
 
@@ -30,6 +30,10 @@ export function eventBar(
   if (meet?.heldOn !== heldOn || handle) return undefined;
   return ownEvent(meet, liftId)?.barDiameter ?? undefined;
 }
+
+/** What a set of a session is for: on the day of the meet, and where it is rehearsed, a top set is an attempt. */
+export const roleUnder = (event: EventRules | undefined, role: SetRole): SetRole =>
+  event && role === 'top' ? 'attempt' : role;
 
 /** The diameter of whatever bar a session uses, mm: its own, or the meet's on its day; null where it is the bar's. */
 export function fixedDiameter(

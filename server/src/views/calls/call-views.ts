@@ -5,7 +5,6 @@ import {
   stopToday,
   SET_ROLE_NAMES,
   type EventRules,
-  type HoldEquipment,
   type HoldPrescription,
   type SetCall,
 } from '@iron-clasp/core';
@@ -26,7 +25,7 @@ import type { SessionFacts } from '../../evidence/session/session-facts.service.
 import { liftOf } from '../../evidence/session/session-parts.ts';
 import type { AttemptCall } from '../../advice/calls/attempts.ts';
 import { loadBelow, loadOn } from '../../advice/calls/load-on.ts';
-import { eventOf, fixedDiameter } from '../../evidence/session/event-of.ts';
+import { eventBar, eventOf, fixedDiameter, roleUnder } from '../../evidence/session/event-of.ts';
 
 export function headOf({ session, profile, kit }: SessionFacts, venues: readonly Venue[]): SessionHead {
   const { id, name, chalk, note } = kit.venue;
@@ -85,28 +84,27 @@ function overrideView({
 export function calledSet(
   set: PlannedSet,
   call: SetCall,
-  equipment: HoldEquipment,
+  { session, profile, kit }: SessionFacts,
   done: LoggedSet | undefined,
-  bar: number | undefined,
 ): Omit<CalledSet, 'override' | 'overrides' | 'fault'> {
   return {
     id: set.id,
     liftId: set.liftId,
     liftName: liftOf(set).name,
     loadMeans: liftOf(set).loadMeans,
-    role: set.role,
+    role: roleUnder(eventOf(session, profile.nextMeet), set.role),
     planned: set.load,
-    loading: loadOn(set, equipment),
+    loading: loadOn(set, kit.equipment),
     reps: set.reps,
     style: set.style,
     seconds: set.seconds,
     purpose: set.purpose,
     handle: set.handle,
-    eventBar: bar ?? null,
+    eventBar: eventBar(session, profile.nextMeet, set) ?? null,
     rest: set.rest,
     line: sayCall(call),
     call,
-    lighter: call.lighterLoad === undefined ? null : loadBelow(set, call.lighterLoad, equipment),
+    lighter: call.lighterLoad === undefined ? null : loadBelow(set, call.lighterLoad, kit.equipment),
     done: done ? loggedSet(done) : null,
   };
 }
@@ -135,15 +133,16 @@ export function loggedHold(row: LoggedHold): LoggedHoldView {
 
 /** What the session's heaviest bare-handed sets and its holds ask: one mark a lift and role. */
 export function demandsOf(
-  sets: readonly PlannedSet[],
+  { session, profile, sets }: SessionFacts,
   calls: readonly SetCall[],
   holds: readonly HoldPrescription[],
 ): CurveDemand[] {
+  const event = eventOf(session, profile.nextMeet);
   const heaviest = new Map<string, CurveDemand>();
   sets.forEach((set, i) => {
     const { demand, grip, choice } = calls[i]!;
     if (!demand || !grip || choice === 'straps' || set.role === 'warmup') return;
-    const label = `${liftOf(set).name}, ${SET_ROLE_NAMES[set.role]}`;
+    const label = `${liftOf(set).name}, ${SET_ROLE_NAMES[roleUnder(event, set.role)]}`;
     const known = heaviest.get(label);
     if (!known || demand.load > known.load) heaviest.set(label, { kind: 'session', label, ...demand, grip });
   });

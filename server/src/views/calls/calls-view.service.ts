@@ -3,7 +3,6 @@ import type { CallsView } from '@iron-clasp/contract';
 import type { ClubRef } from '../../platform/days/club-day.ts';
 import { OnceFor } from '../../platform/memory/once-for.ts';
 import { KitService } from '../../records/kit/kit.service.ts';
-import { eventBar } from '../../evidence/session/event-of.ts';
 import { SessionFactsService, type SessionFacts } from '../../evidence/session/session-facts.service.ts';
 import { CallsService } from '../../advice/calls/calls.service.ts';
 import { SessionHoldsService } from '../../advice/holds/session-holds.service.ts';
@@ -39,13 +38,7 @@ export class CallsViewService {
     return {
       session: headOf(facts, venues),
       sets: facts.sets.map((set, i) => ({
-        ...calledSet(
-          set,
-          calls[i]!,
-          facts.kit.equipment,
-          done.get(set.id),
-          eventBar(facts.session, facts.profile.nextMeet, set),
-        ),
+        ...calledSet(set, calls[i]!, facts, done.get(set.id)),
         ...overridesOf(set, facts.overrides),
         fault: faults.get(i) ?? null,
       })),

@@ -69,7 +69,7 @@ export class CurveViewService {
     const held = await this.holds.of(club, { ...facts, holdsDone: [] });
     const demands = [
       ...demandsOf(
-        facts.sets,
+        facts,
         calls,
         held.flatMap(({ hold }) => hold ?? []),
       ),

@@ -11,6 +11,7 @@ import {
 import type { DayHold, DaySession, DaySet, SessionHoldView } from '@iron-clasp/contract';
 import type { PlannedSet } from '../../records/training/training.entity.ts';
 import type { SessionFacts } from '../../evidence/session/session-facts.service.ts';
+import { eventOf, roleUnder } from '../../evidence/session/event-of.ts';
 import { liftOf } from '../../evidence/session/session-parts.ts';
 import { loadOn } from '../../advice/calls/load-on.ts';
 
@@ -57,11 +58,11 @@ function topOf(sets: readonly PlannedSet[], calls: readonly SetCall[]): number |
   return first ?? null;
 }
 
-export function daySet(set: PlannedSet, call: SetCall, { kit }: SessionFacts): DaySet {
+export function daySet(set: PlannedSet, call: SetCall, { session, profile, kit }: SessionFacts): DaySet {
   const loading = loadOn(set, kit.equipment);
   return {
     liftName: liftOf(set).name,
-    role: set.role,
+    role: roleUnder(eventOf(session, profile.nextMeet), set.role),
     ...{ load: loading.total, plates: unitOfPlates([loading]) },
     ...{ reps: set.reps, seconds: set.seconds, choice: call.choice, sideUnder: call.sideUnder ?? null },
     line: sayCall(call),
