@@ -52,9 +52,10 @@ export const CHALK_NAMES: Names<ChalkKind> = {
 /** What a venue allows. */
 export const CHALK_RULE_NAMES: Names<ChalkKind> = { ...CHALK_NAMES, liquid: 'liquid chalk only' };
 
-/** Whose load is written, where it is not all that is on the bar. */
+/** Whose load is written, where that is not plain from the lift. */
 export const LOAD_MEANING_NAMES: Names<LoadMeaning> = {
   total: '',
+  bothHands: 'both hands together',
   eachHand: 'in each hand',
   oneHand: 'in the one hand',
   addedToBody: 'added to the body',

@@ -56,10 +56,10 @@ export interface StrapFit {
 }
 
 /**
- * What a coach writes as the load: everything both hands hold, what each hand holds, what one hand holds while the
- * other is free, or what is added to the body that hangs.
+ * What a coach writes as the load: the one thing that is lifted, the two that both hands hold together, what each hand
+ * holds, what one hand holds while the other is free, or what is added to the body that hangs.
  */
-export const LOAD_MEANINGS = ['total', 'eachHand', 'oneHand', 'addedToBody'] as const;
+export const LOAD_MEANINGS = ['total', 'bothHands', 'eachHand', 'oneHand', 'addedToBody'] as const;
 export type LoadMeaning = (typeof LOAD_MEANINGS)[number];
 
 /** Kit that a lift cannot be done without; a bar and plates go without saying. */

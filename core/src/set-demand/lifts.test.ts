@@ -2,6 +2,8 @@ import { GRIPS } from '../clasp-curve/types.ts';
 import { GRIP_KINDS, WRIST_POSITIONS, type Lift } from './lift.ts';
 import { STRAP_REFUSALS } from './lift-families.ts';
 import { findLift, liftOf, LIFTS } from './lifts.ts';
+import { setDemand } from './set-demand.ts';
+import { LOAD_MEANING_NAMES } from '../vocabulary.ts';
 
 const admitted = (id: string): string => {
   const lift = findLift(id)!;
@@ -117,4 +119,18 @@ it('ids are unique; a coach’s own figures are taken where they have the shape 
   expect(liftOf(own)).toBe(own);
   expect(() => liftOf('kettle')).toThrow(/lift of the catalogue/);
   expect(() => liftOf({ ...own, secondsPerRep: 0 })).toThrow(/lift/);
+});
+
+it('a carry of two things says whose load is written', () => {
+  const two = LIFTS.filter(
+    ({ family, needs }) =>
+      family === 'carry' && needs.some((need) => need === 'handles' || need === 'dumbbells'),
+  );
+  expect(two.map(({ id, loadMeans }) => [id, LOAD_MEANING_NAMES[loadMeans]])).toEqual([
+    ['carry.handles', 'both hands together'],
+    ['carry.dumbbells', 'in each hand'],
+  ]);
+  // Written for both hands it is what the hands hold; written for each it is twice that.
+  const load = (lift: string): number => setDemand({ lift, load: 60, reps: 1, seconds: 30 }).load;
+  expect(load('carry.dumbbells')).toBeCloseTo(2 * load('carry.handles'), 9);
 });

@@ -96,7 +96,11 @@ export const LIFTS: readonly Lift[] = [
     wrist: ['short', 'mid'],
     cues: ['Thumbless for more grip; on the arm or pull day.'],
   }),
-  carry('carry.handles', 'Farmer carry', { needs: ['handles'], diameter: COMMON_HANDLE_MM }),
+  carry('carry.handles', 'Farmer carry', {
+    loadMeans: 'bothHands',
+    needs: ['handles'],
+    diameter: COMMON_HANDLE_MM,
+  }),
   carry('carry.frame', 'Frame carry', { needs: ['frame'], diameter: COMMON_HANDLE_MM }),
   carry('carry.dumbbells', 'Dumbbell carry', {
     loadMeans: 'eachHand',

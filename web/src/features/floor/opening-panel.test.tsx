@@ -63,7 +63,7 @@ it('what changed is tapped on the drawing, a zone and its state, and nothing is 
 
 it('hands that are looked at for the first time and found sound are kept as sound from the drawing, too', async () => {
   open({ handsOn: null });
-  await press('Say what is not');
+  await press('Not sound');
   expect(screen.queryByRole('button', { name: 'Nothing changed' })).toBeNull();
   await press('Both are sound');
   expect(kept()).toMatchObject([{ kind: 'hands', body: { hands: SOUND } }]);

@@ -65,7 +65,7 @@ export function Opening({ view, accountId, unseen, first, onSqueeze }: OpeningPr
               {view.handsOn === null ? 'Both are sound' : 'Same as last time'}
             </Button>
             <Button className="min-h-13 px-2 leading-tight sm:px-3" onClick={() => setOpen(true)}>
-              {view.handsOn === null ? 'Say what is not' : 'They changed'}
+              {view.handsOn === null ? 'Not sound' : 'They changed'}
             </Button>
             {first && !test && squeeze}
           </span>
