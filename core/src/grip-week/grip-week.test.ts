@@ -193,6 +193,17 @@ describe('proposeHoldBlock', () => {
 
   it('is not needed while the hands hold', () => {
     expect(ask({})).toMatchObject({ propose: false, why: [{ ruleId: 'block.not-needed' }] });
+    const said = (done: number, slipped: number, more: Partial<HoldBlockQuestion> = {}): string =>
+      ask({ heavySets: { done, slipped }, ...more })
+        .why.map(({ text }) => text)
+        .join(' ');
+    // Nothing is said of hands that nobody has seen pull.
+    expect(said(0, 0)).toBe('No heavy bare-handed set in four weeks: nothing asks for a block yet.');
+    expect(said(1, 0)).toBe('Of one heavy bare-handed set in four weeks none slipped: no block needed.');
+    expect(said(20, 1)).toBe('Of 20 heavy bare-handed sets in four weeks 1 slipped: no block needed.');
+    expect(said(0, 0, { meetOn: '2026-11-24' })).toMatch(
+      /^Too near the meet for a block/,
+    );
   });
 
   it('comes back with slips and with low confidence', () => {

@@ -102,6 +102,13 @@ const questionCheck: Check = record<HoldBlockQuestion>({
   rolledToFingertips: optional(whole(0, 10_000)),
 });
 
+/** Why no block is needed: only what the log has to say. */
+function notNeeded({ done, slipped }: HoldBlockQuestion['heavySets']): string {
+  if (done === 0) return 'No heavy bare-handed set in four weeks: nothing asks for a block yet.';
+  const slips = slipped === 0 ? 'none' : `${slipped}`;
+  return `Of ${done === 1 ? 'one heavy bare-handed set' : `${done} heavy bare-handed sets`} in four weeks ${slips} slipped: no block needed.`;
+}
+
 const says = (ruleId: string, words: string): Reason => ({ ruleId, rank: 'evidence', text: words });
 
 /**
@@ -139,12 +146,6 @@ export function proposeHoldBlock(question: HoldBlockQuestion): HoldBlockProposal
     weeksBeforeMeet <= LONGEST_WEEKS;
   if (intoMeet)
     why.push(says('block.into-meet', `${school.name}: heavy holds in the last weeks into the meet.`));
-  if (!why.length)
-    return {
-      propose: false,
-      kinds: [],
-      why: [says('block.not-needed', 'Few slips, sure hands and no meet near: no block needed.')],
-    };
   if (weeksBeforeMeet !== undefined && weeksBeforeMeet < SHORTEST_WEEKS)
     return {
       propose: false,
@@ -157,6 +158,8 @@ export function proposeHoldBlock(question: HoldBlockQuestion): HoldBlockProposal
         ),
       ],
     };
+  if (!why.length)
+    return { propose: false, kinds: [], why: [says('block.not-needed', notNeeded(heavySets))] };
   const sinceLast = lastBlockEndedOn === undefined ? undefined : daysBetween(lastBlockEndedOn, today);
   if (sinceLast !== undefined && sinceLast >= 0 && sinceLast < REST_BETWEEN_BLOCKS && !intoMeet)
     return {
