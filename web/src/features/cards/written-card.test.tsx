@@ -125,3 +125,10 @@ it('the coach’s note and what stops the day stand above everything', () => {
   expect(screen.getByText('Chalk late.')).toBeTruthy();
   expect(screen.getByText('Numb: nothing is lifted.')).toBeTruthy();
 });
+
+it('a meet, or its rehearsal, says whose rules bind', () => {
+  rowsOf([set(125, 1)], { event: { name: 'Quay Open', rehearsal: false } });
+  expect(screen.getByText('The day of Quay Open: its rules bind, and top sets are attempts.')).toBeTruthy();
+  rowsOf([set(125, 1)], { event: { name: 'Tide Cup', rehearsal: true } });
+  expect(screen.getByText(/^Rehearses Tide Cup: its rules bind/)).toBeTruthy();
+});

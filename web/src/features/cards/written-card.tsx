@@ -27,7 +27,7 @@ import { seconds, shortDay } from '../../ui/figures.ts';
 import { GripMark } from '../../ui/marks/grip-mark.tsx';
 import { loadingWords } from '../../ui/marks/plates.ts';
 import { Caution } from '../../ui/states.tsx';
-import { sayFree } from '../../ui/words.ts';
+import { sayEvent, sayFree } from '../../ui/words.ts';
 
 /** One session as it goes on paper or a phone. */
 export function WrittenCard({ view, unit }: { view: CallsView; unit: MassUnit }): ReactElement {
@@ -41,6 +41,7 @@ export function WrittenCard({ view, unit }: { view: CallsView; unit: MassUnit })
         </p>
       </header>
       {session.hands.stop && <Caution stop>{session.hands.stop}</Caution>}
+      <Note text={session.event ? sayEvent(session.event) : ''} />
       <Note text={session.note} />
       <Sets view={view} unit={unit} />
       <Advice views={[view]} />
@@ -74,6 +75,7 @@ export function WrittenWeek({ views, unit }: { views: readonly CallsView[]; unit
                 {shortDay(view.session.on)}, {view.session.venue.name}
               </span>
             </h3>
+            <Note text={view.session.event ? sayEvent(view.session.event) : ''} />
             <Note text={view.session.note} />
             <Sets view={view} unit={unit} compact />
           </section>
@@ -84,7 +86,7 @@ export function WrittenWeek({ views, unit }: { views: readonly CallsView[]; unit
   );
 }
 
-/** What the coach tells the lifter of the session. */
+/** What binds the session, or what the coach tells the lifter of it. */
 const Note = ({ text }: { text: string }): ReactElement | null =>
   text === '' ? null : <p className="my-2 border-l-4 border-ink pl-3">{text}</p>;
 

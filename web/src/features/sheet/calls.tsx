@@ -16,6 +16,7 @@ import { FIELD_NAMES } from '../../data/lifters/field-names.ts';
 import { Button } from '../../ui/button.tsx';
 import { Caution, Empty, Failed, Loading } from '../../ui/states.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
+import { sayEvent } from '../../ui/words.ts';
 import { ReasonsDrawer, type Subject } from './reasons-drawer.tsx';
 import {
   byLift,
@@ -161,11 +162,7 @@ function Session({
           />
         )}
         {view.session.event && (
-          <p className="mb-2 border-l-4 border-forge pl-3">
-            {view.session.event.rehearsal
-              ? `Rehearses ${view.session.event.name}: its rules bind, and top sets are called like attempts.`
-              : `${view.session.event.name} is today: its rules bind, and top sets are attempts.`}
-          </p>
+          <p className="mb-2 border-l-4 border-forge pl-3">{sayEvent(view.session.event)}</p>
         )}
         <OwnRules head={view.session} />
         {view.session.hands.stop && <Caution stop>{view.session.hands.stop}</Caution>}
