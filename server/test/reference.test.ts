@@ -23,6 +23,8 @@ let coach: Coach;
 let reference: Reference;
 beforeAll(async () => {
   api = await startApi();
+  // Some months are answered as two years are; back-tests of all of them would take most of the time.
+  await api.db.query(`DELETE FROM logged_set WHERE training_day < '2026-08-24'`);
   coach = await Coach.signIn(api);
   reference = await coach.get<Reference>('/docs/openapi.json');
 });
