@@ -6,7 +6,7 @@ import { useOpenSheet } from '../../data/lifters/use-open-sheet.ts';
 import { useCurveMonths } from '../../data/lifters/curves.ts';
 import { Button } from '../../ui/button.tsx';
 import { TimeChart } from '../../ui/charts/time-chart.tsx';
-import { formatMass, inUnit, percent, share, shortDay } from '../../ui/figures.ts';
+import { inUnit, percent, roughMass, share, shortDay } from '../../ui/figures.ts';
 import { Slider } from '../../ui/slider.tsx';
 import { Failed, Loading } from '../../ui/states.tsx';
 
@@ -33,7 +33,7 @@ export function CurveMonths({ marks, attempts, day, onDay }: MonthsProps): React
   const [from, to] = [then[0]!.on, then.at(-1)!.on];
   const shown = marks.filter((mark) => mark.to >= from && mark.from <= to);
   const blocks = shown.filter((mark) => mark.kind === 'holdBlock');
-  const mass = (kg: number): string => formatMass(Math.round(kg * 2) / 2, unit);
+  const mass = (kg: number): string => roughMass(kg, unit);
   const series = (name: string, of: 'tenSeconds' | 'thirtySeconds') => ({
     name,
     points: then.map((each) => ({

@@ -1,7 +1,7 @@
 import { GRIP_NAMES, type Grip, type MassUnit } from '@iron-clasp/core';
 import type { CurvePoint, CurveView } from '@iron-clasp/contract';
 import { useRef, type PointerEvent, type ReactElement } from 'react';
-import { load, seconds } from '../figures.ts';
+import { inUnit, seconds } from '../figures.ts';
 import { useWidth } from '../use-width.ts';
 import { answerTo, type Asked } from './asked.ts';
 import { Axes } from './axes.tsx';
@@ -39,7 +39,7 @@ export function ClaspChart({
     points,
     demands.map((demand) => demand.load),
     { width, height: HEIGHT, margin: MARGIN },
-    { plain },
+    { plain, unit },
   );
   const { x, y } = geometry;
   const dragging = useRef<'load' | 'seconds' | null>(null);
@@ -136,7 +136,7 @@ export function ClaspChart({
                 fill={demand.kind === 'attempt' ? 'var(--ink)' : 'var(--forge)'}
                 style={{ paintOrder: 'stroke', stroke: 'var(--ground)', strokeWidth: 5 }}
               >
-                {demand.label} {load(Math.round(demand.load), unit)}, {seconds(demand.seconds)}
+                {demand.label} {Math.round(inUnit(demand.load, unit))}, {seconds(demand.seconds)}
               </text>
             </g>
           );

@@ -1,8 +1,9 @@
-import { holdLoad, type Grip, type HoldCurve } from '@iron-clasp/core';
+import { holdLoad, type Grip, type HoldCurve, type MassUnit } from '@iron-clasp/core';
 import type { CurvePoint } from '@iron-clasp/contract';
 import { max, min } from 'd3-array';
 import { scaleLinear, scaleLog, type ScaleContinuousNumeric } from 'd3-scale';
 import { area, line } from 'd3-shape';
+import { massAxis } from './mass-axis.ts';
 
 export interface CurveFrame {
   readonly width: number;
@@ -48,7 +49,7 @@ export function curveGeometry(
   points: readonly CurvePoint[],
   loads: readonly number[],
   frame: CurveFrame,
-  { plain = false }: { readonly plain?: boolean } = {},
+  { plain = false, unit = 'kg' }: { readonly plain?: boolean; readonly unit?: MassUnit } = {},
 ): CurveGeometry {
   const { width, height, margin } = frame;
   const samples = Array.from({ length: STEPS + 1 }, (_, i) => {
@@ -66,10 +67,11 @@ export function curveGeometry(
   const x = (plain ? scaleLinear().domain([0, PLAIN_LONGEST]) : scaleLog().domain([SHORTEST, LONGEST]))
     .range([margin.left, width - margin.right])
     .clamp(true);
-  const y = scaleLinear()
-    .domain([Math.max(0, min(all)! * 0.9), max(all)! * 1.08])
-    .range([height - margin.bottom, margin.top])
-    .nice(6);
+  const { y, ticks } = massAxis(
+    [Math.max(0, min(all)! * 0.9), max(all)! * 1.08],
+    [height - margin.bottom, margin.top],
+    unit,
+  );
   const [low, high] = y.domain() as [number, number];
   const inside = (load: number): number => y(Math.min(high, Math.max(low, load)));
   return {
@@ -92,6 +94,6 @@ export function curveGeometry(
         samples.filter((sample) => !plain || sample.seconds <= PLAIN_LONGEST),
       ) ?? '',
     secondsTicks: plain ? PLAIN_TICKS : SECONDS_TICKS,
-    loadTicks: y.ticks(6),
+    loadTicks: ticks,
   };
 }

@@ -22,11 +22,12 @@ export function RampChart({ ceilings, sets, liftName, unit }: RampChartProps): R
   const [ref, measured] = useWidth<HTMLDivElement>();
   const width = Math.max(measured, 320);
   const points = sets.map((set) => ({ set, reps: set.reps, load: set.loading.total }));
-  const { x, y, lines, repsTicks, loadTicks } = rampGeometry(ceilings, points, {
-    width,
-    height: HEIGHT,
-    margin: MARGIN,
-  });
+  const { x, y, lines, repsTicks, loadTicks } = rampGeometry(
+    ceilings,
+    points,
+    { width, height: HEIGHT, margin: MARGIN },
+    unit,
+  );
   return (
     <div ref={ref}>
       <svg

@@ -1,8 +1,9 @@
-import type { CeilingsAtReps, Grip } from '@iron-clasp/core';
+import type { CeilingsAtReps, Grip, MassUnit } from '@iron-clasp/core';
 import { max, min } from 'd3-array';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
 import type { CurveFrame } from './curve-geometry.ts';
+import { massAxis } from './mass-axis.ts';
 
 /** A planned set on the drawing. */
 export interface RampSet {
@@ -38,6 +39,7 @@ export function rampGeometry(
   ceilings: readonly CeilingsAtReps[],
   sets: readonly RampSet[],
   frame: CurveFrame,
+  unit: MassUnit = 'kg',
 ): RampGeometry {
   const { width, height, margin } = frame;
   const reps = ceilings.map((each) => each.reps);
@@ -48,10 +50,7 @@ export function rampGeometry(
   const x = scaleLinear()
     .domain([min(reps) ?? 1, max(reps) ?? 1])
     .range([margin.left, width - margin.right]);
-  const y = scaleLinear()
-    .domain([0, (max(loads) ?? 100) * 1.08])
-    .range([height - margin.bottom, margin.top])
-    .nice(6);
+  const { y, ticks } = massAxis([0, (max(loads) ?? 100) * 1.08], [height - margin.bottom, margin.top], unit);
   const grips = ceilings[0]?.ceilings.map((each) => each.grip) ?? [];
   const at = (each: CeilingsAtReps, place: number): number =>
     place < 0 ? 0 : (each.ceilings.find((ceiling) => ceiling.grip === grips[place])?.value ?? 0);
@@ -74,5 +73,5 @@ export function rampGeometry(
       end: { x: x(last.reps), y: y(at(last, place)) },
     };
   });
-  return { x, y, lines, repsTicks: reps, loadTicks: y.ticks(6) };
+  return { x, y, lines, repsTicks: reps, loadTicks: ticks };
 }
