@@ -1,4 +1,4 @@
-import type { LifterView } from '@iron-clasp/contract';
+import type { ASKED_LATER, LifterView } from '@iron-clasp/contract';
 import { sayHands, STANCE_NAMES } from '@iron-clasp/core';
 import clsx from 'clsx';
 import { ArrowLeft } from 'lucide-react';
@@ -84,15 +84,19 @@ function Conflicts({ lifter }: { lifter: LifterView }): ReactElement | null {
 
 function Head({ lifter, rack }: { lifter: LifterView; rack: boolean }): ReactElement {
   const unit = useUnit();
+  // What nobody has said yet is reckoned with, but not said to be so.
+  const said = (field: (typeof ASKED_LATER)[number]): boolean => !lifter.unanswered.includes(field);
+  const training =
+    lifter.trainingMonths < 24
+      ? `${lifter.trainingMonths} months of training`
+      : `${Math.floor(lifter.trainingMonths / 12)} years of training`;
   const facts = [
     saySport(lifter),
     `school: ${lifter.school.name}`,
     `deadlift ${formatMass(lifter.deadliftMax, unit)}`,
-    STANCE_NAMES[lifter.stance],
+    ...(said('stance') ? [STANCE_NAMES[lifter.stance]] : []),
     ...(lifter.largeThighs ? ['large thighs'] : []),
-    lifter.trainingMonths < 24
-      ? `${lifter.trainingMonths} months of training`
-      : `${Math.floor(lifter.trainingMonths / 12)} years of training`,
+    ...(said('trainingSince') ? [training] : []),
     ...(lifter.hookStage === 'none' ? [] : [`hook: ${lifter.hookStage}`]),
   ];
   return (
