@@ -38,6 +38,7 @@ import { Mistakes } from '../../ui/mistakes.tsx';
 export function Calls(): ReactElement {
   const { nextSessionId, today, lifter, season } = useOpenSheet();
   const { sessionId = nextSessionId } = useParams();
+  const coach = useIsCoach();
   const calls = useCalls(sessionId);
   const navigate = useNavigate();
   const turn = (by: -1 | 1): void => {
@@ -57,6 +58,15 @@ export function Calls(): ReactElement {
             Once a session is written for {lifter.name}, its calls stand here: grip, straps and chalk for each
             set.
           </p>
+          {coach && (
+            <p className="mt-2">
+              Next:{' '}
+              <Link to={`/lifters/${lifter.id}/program`} className="underline underline-offset-4">
+                write a session
+              </Link>
+              .
+            </p>
+          )}
         </Empty>
         {!season.sessions.some((session) => session.done) && (
           <AuditOffer lifterId={lifter.id} name={lifter.name} logged={0} meetIn={meetIn} />
