@@ -53,34 +53,40 @@ export function ChartFrame({ name, label, table, children }: ChartFrameProps): R
         {row && row.map((cell, i) => `${table.head[i]} ${cell ?? 'none'}`).join(' · ')}
       </p>
       <figcaption className="flex flex-wrap items-baseline gap-x-4 text-sm">
-        <details className="grow">
-          <summary className="cursor-pointer underline underline-offset-4">
-            The {table.rows.length} {table.rows.length === 1 ? 'row' : 'rows'} as a table
-          </summary>
-          <div
-            className="max-h-96 max-w-full overflow-auto"
-            tabIndex={0}
-            role="region"
-            aria-label={`${name}, table`}
-          >
-            <DataTable<Table['rows'][number]>
-              name={name}
-              className="mt-2"
-              rows={table.rows}
-              columns={table.head.map((head, i) => ({
-                id: String(i),
-                head,
-                cell: (row) => row[i] ?? '–',
-                by: (row) => row[i] ?? null,
-              }))}
-            />
-          </div>
-        </details>
+        {last < 0 ? (
+          <span className="grow text-quiet">Nothing stands in it yet.</span>
+        ) : (
+          <details className="grow">
+            <summary className="cursor-pointer underline underline-offset-4">
+              The {table.rows.length} {table.rows.length === 1 ? 'row' : 'rows'} as a table
+            </summary>
+            <div
+              className="max-h-96 max-w-full overflow-auto"
+              tabIndex={0}
+              role="region"
+              aria-label={`${name}, table`}
+            >
+              <DataTable<Table['rows'][number]>
+                name={name}
+                className="mt-2"
+                rows={table.rows}
+                columns={table.head.map((head, i) => ({
+                  id: String(i),
+                  head,
+                  cell: (row) => row[i] ?? '–',
+                  by: (row) => row[i] ?? null,
+                }))}
+              />
+            </div>
+          </details>
+        )}
         <span className="flex gap-2">
-          <Button look="quiet" onClick={() => saveCsv(name, table)}>
-            <Download size={14} aria-hidden className="mr-1 inline" />
-            CSV
-          </Button>
+          {last >= 0 && (
+            <Button look="quiet" onClick={() => saveCsv(name, table)}>
+              <Download size={14} aria-hidden className="mr-1 inline" />
+              CSV
+            </Button>
+          )}
           <Button
             look="quiet"
             onClick={() => {
