@@ -45,7 +45,10 @@ it('three answers and how the best was pulled are enough for calls that say what
   await page.says('no load');
   expect(await page.text('section[aria-label="Deadlift"]')).not.toMatch(/straps, |would hold/);
   await page.press(By.xpath('//button[@data-row][starts-with(normalize-space(.), "top")]'));
-  await page.says(/nothing logged behind it but the best deadlift as it was pulled/, 'aside[aria-label="Reasons"]');
+  await page.says(
+    /nothing logged behind it but the best deadlift as it was pulled/,
+    'aside[aria-label="Reasons"]',
+  );
   expect(await page.accessibility()).toEqual([]);
 }, 240_000);
 

@@ -49,6 +49,8 @@ const faults = (): Promise<string[]> =>
        const b = box?.getBoundingClientRect();
        if (!inside(r) || (b && (r.top < b.top - 1 || r.bottom > b.bottom + 1))) wrong.push('caution cut off: ' + name(e));
      }
+     for (const e of document.querySelectorAll('section[aria-label=Grippers] [data-room]'))
+       if (e.scrollHeight > e.clientHeight + 1) wrong.push('to be read, cut off: ' + name(e));
      if (document.documentElement.scrollHeight > innerHeight + 1) wrong.push('the page scrolls');
      return wrong;`,
     LEAST,
@@ -128,6 +130,12 @@ it('every control and caution of the floor stands on the screen in every state, 
   await page.find('section[aria-label="Called anew"]');
   await fits('proposal');
   await page.click('Keep old call');
+
+  await page.click('All sets');
+  await page.click('Grippers');
+  await page.says('working set 1 of', 'section[aria-label="Grippers"]');
+  await fits('grippers');
+  await page.click('To the lane');
 
   // Somebody else logs the next set otherwise: ours is refused, and both stand side by side.
   const calls = (await page.api<CallsView>('GET', `/sessions/${ids[0]}/calls`)).body;

@@ -78,67 +78,72 @@ function Steps({
           To the lane
         </Button>
       </div>
-      <Middle className="gap-2 px-3">
-        {SIDES.map((side) => {
-          const { barred } = plans[side];
-          return (
-            barred && (
-              <div key={side} className="text-left">
-                <Caution stop>
-                  {side}: {barred.text}
-                </Caution>
-              </div>
-            )
-          );
-        })}
-        {now ? (
-          <>
-            <p className="text-xl text-quiet">
-              {now.words} {now.set} of {now.work.sets}
-            </p>
-            <p className="figures text-5xl leading-none font-semibold capitalize spacious:text-7xl">
-              {now.side}
-            </p>
-            <p className="text-3xl font-semibold">{now.work.gripper.name}</p>
-            <p className="figures text-2xl">
-              {now.work.reps} {now.work.reps === 1 ? 'close' : 'closes'}
-              {now.work.seconds !== undefined && `, ${now.work.seconds} s each`}, {START_DEPTH_NAMES.open}
-            </p>
-            <p className="figures text-lg text-quiet">{percent(now.work.probability)} to close it</p>
-            <p className="hidden max-w-xl leading-tight spacious:block">{now.work.reason.text}</p>
-          </>
-        ) : (
-          <>
-            <p className="text-3xl font-semibold">{steps.length > 0 ? 'All done' : 'No grippers today'}</p>
-            {steps.length > 0 && (
-              <p className="text-xl">
-                Opening after: band, {plans.right.opening.sets} × {plans.right.opening.reps}
-              </p>
-            )}
-            {steps.length === 0 && <p className="max-w-xl text-quiet">{plans.right.why[0]?.text}</p>}
-          </>
-        )}
-      </Middle>
-      <div className="grid w-full max-w-2xl shrink-0 gap-2 self-center px-3 py-2">
-        {now && (
-          <Button look="action" className={`text-2xl ${FIRST}`} onClick={() => tell(now, true)}>
-            Closed
-          </Button>
-        )}
-        <div className="grid auto-cols-fr grid-flow-col gap-2">
-          {now && (
+      {/* A phone held across has no height for one below the other. */}
+      <div className="flex min-h-0 grow flex-col flat:flex-row">
+        <Middle className="gap-2 px-3 flat:gap-1">
+          {SIDES.map((side) => {
+            const { barred } = plans[side];
+            return (
+              barred && (
+                <div key={side} className="text-left">
+                  <Caution stop>
+                    {side}: {barred.text}
+                  </Caution>
+                </div>
+              )
+            );
+          })}
+          {now ? (
             <>
-              <Button className={`text-xl ${SECOND}`} onClick={() => tell(now, false)}>
-                Not closed
-              </Button>
-              <Button className={`text-xl ${SECOND}`} onClick={() => setTold({ ...told, [now.key]: null })}>
-                Skip
-              </Button>
+              <p className="text-xl text-quiet">
+                {now.words} {now.set} of {now.work.sets}
+              </p>
+              <div className="flex flex-col items-center flat:flex-row flat:items-baseline flat:gap-x-3">
+                <p className="figures text-5xl leading-none font-semibold capitalize spacious:text-7xl">
+                  {now.side}
+                </p>
+                <p className="text-3xl font-semibold">{now.work.gripper.name}</p>
+              </div>
+              <p className="figures text-2xl">
+                {now.work.reps} {now.work.reps === 1 ? 'close' : 'closes'}
+                {now.work.seconds !== undefined && `, ${now.work.seconds} s each`}, {START_DEPTH_NAMES.open}
+              </p>
+              <p className="figures text-lg text-quiet">{percent(now.work.probability)} to close it</p>
+              <p className="hidden max-w-xl leading-tight spacious:block">{now.work.reason.text}</p>
+            </>
+          ) : (
+            <>
+              <p className="text-3xl font-semibold">{steps.length > 0 ? 'All done' : 'No grippers today'}</p>
+              {steps.length > 0 && (
+                <p className="text-xl">
+                  Opening after: band, {plans.right.opening.sets} × {plans.right.opening.reps}
+                </p>
+              )}
+              {steps.length === 0 && <p className="max-w-xl text-quiet">{plans.right.why[0]?.text}</p>}
             </>
           )}
-          <Button className={`text-xl ${SECOND}`} disabled={!last} onClick={takeBack}>
-            Undo set
-          </Button>
+        </Middle>
+        <div className="grid w-full max-w-2xl shrink-0 gap-2 self-center px-3 py-2 flat:w-1/2">
+          {now && (
+            <Button look="action" className={`text-2xl ${FIRST}`} onClick={() => tell(now, true)}>
+              Closed
+            </Button>
+          )}
+          <div className="grid auto-cols-fr grid-flow-col gap-2">
+            {now && (
+              <>
+                <Button className={`text-xl ${SECOND}`} onClick={() => tell(now, false)}>
+                  Not closed
+                </Button>
+                <Button className={`text-xl ${SECOND}`} onClick={() => setTold({ ...told, [now.key]: null })}>
+                  Skip
+                </Button>
+              </>
+            )}
+            <Button className={`text-xl ${SECOND}`} disabled={!last} onClick={takeBack}>
+              Undo set
+            </Button>
+          </div>
         </div>
       </div>
     </section>
