@@ -7,6 +7,11 @@ export function percent(probability: number): string {
       : `${Math.round(probability * 100)}\u00a0%`;
 }
 
+/** A noun with its article, as it is spoken. */
+export function withArticle(noun: string): string {
+  return `${/^[aeiou]/i.test(noun) ? 'an' : 'a'} ${noun}`;
+}
+
 export function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
 }

@@ -21,6 +21,7 @@ it('a grip that is known is said with its chance beside what is asked', () => {
   expect(said({}).text).toMatch(
     /^Mixed holds this set’s \d+ s with 90 % probability, at or above the 80 % asked of a top set; 45 /,
   );
+  expect(said({ role: 'accessory' }).text).toContain('asked of an accessory set; ');
   expect(said({ chance: 0.8 }).text).toContain('80 % probability, at or above the 80 %');
   expect(said({ chance: 0.79, verdict: 'weak' }).text).toContain('79 % probability, below the 80 %');
 });

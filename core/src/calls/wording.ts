@@ -1,5 +1,5 @@
 import { GRIP_NAMES, SET_ROLE_NAMES } from '../vocabulary.ts';
-import { capital, percent } from './plain-words.ts';
+import { capital, withArticle, percent } from './plain-words.ts';
 import { checkObject, checkOneOf, checkProbability, checkWhole } from '../check.ts';
 import type { Grip, HoldCurve } from '../clasp-curve/types.ts';
 import type { SetDemand } from '../set-demand/set-demand.ts';
@@ -28,7 +28,7 @@ export function evidenceReason(evidence: Evidence): Reason {
     observations === 0
       ? 'nothing logged behind it'
       : `${observations} logged holds and sets behind it, ${slipped} of them slips`;
-  const asked = `the ${percent(threshold)} asked of a ${SET_ROLE_NAMES[role]}`;
+  const asked = `the ${percent(threshold)} asked of ${withArticle(SET_ROLE_NAMES[role])}`;
   const text =
     verdict === 'unproven'
       ? `${unprovenText(near)}. ${capital(GRIP_NAMES[grip])} holds this set’s ${demand.seconds.toFixed(0)} s with ${percent(range.low)} to ${percent(range.high)} probability, ${asked.replace('the ', '')}; ${behind}${bestBehind(curve)}.`
