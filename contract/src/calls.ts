@@ -199,4 +199,6 @@ export interface CallsView {
   readonly holds: readonly SessionHoldView[];
   readonly holdsDone: readonly LoggedHoldView[];
   readonly evidence: HoldCurve['evidence'];
+  /** Days since the last logged hold or bare-handed set; null where there is none. */
+  readonly heldDaysAgo: number | null;
 }

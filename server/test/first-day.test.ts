@@ -411,6 +411,17 @@ describe('a grip audit', () => {
       return high - low;
     };
     expect(after.evidence.observations).toBeGreaterThan(before.evidence.observations);
+    expect([before.heldDaysAgo, after.heldDaysAgo]).toEqual([null, 0]);
+    // Half a year on, the log is as long and says little of today.
+    await api.db.query(
+      `UPDATE logged_set SET training_day = training_day - 180, done_at = done_at - interval '180 days' WHERE lifter_id = $1`,
+      [lifter],
+    );
+    await api.db.query(
+      `UPDATE logged_hold SET training_day = training_day - 180, done_at = done_at - interval '180 days' WHERE lifter_id = $1`,
+      [lifter],
+    );
+    expect((await calls(before.session.id)).heldDaysAgo).toBe(180);
     expect(width(after)).toBeLessThan(width(before));
   });
 

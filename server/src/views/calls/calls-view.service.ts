@@ -45,6 +45,12 @@ export class CallsViewService {
       holds,
       holdsDone: facts.holdsDone.map(loggedHold),
       evidence: facts.curve.evidence,
+      heldDaysAgo: heldDaysAgo(facts),
     };
   }
+}
+
+function heldDaysAgo({ observations }: SessionFacts): number | null {
+  const ages = observations.filter((each) => !each.best).map(({ ageDays = 0 }) => ageDays);
+  return ages.length === 0 ? null : ages.reduce((least, age) => Math.min(least, age));
 }

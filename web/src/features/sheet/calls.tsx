@@ -69,7 +69,7 @@ export function Calls(): ReactElement {
           )}
         </Empty>
         {!season.sessions.some((session) => session.done) && (
-          <AuditOffer lifterId={lifter.id} name={lifter.name} logged={0} meetIn={meetIn} />
+          <AuditOffer lifterId={lifter.id} name={lifter.name} logged={0} heldDaysAgo={null} meetIn={meetIn} />
         )}
       </>
     );
@@ -151,6 +151,7 @@ function Session({
           lifterId={lifter.id}
           name={lifter.name}
           logged={view.evidence.effective}
+          heldDaysAgo={view.heldDaysAgo}
           meetIn={meetIn}
         />
         <SessionBar
