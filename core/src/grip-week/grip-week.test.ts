@@ -201,9 +201,7 @@ describe('proposeHoldBlock', () => {
     expect(said(0, 0)).toBe('No heavy bare-handed set in four weeks: nothing asks for a block yet.');
     expect(said(1, 0)).toBe('Of one heavy bare-handed set in four weeks none slipped: no block needed.');
     expect(said(20, 1)).toBe('Of 20 heavy bare-handed sets in four weeks 1 slipped: no block needed.');
-    expect(said(0, 0, { meetOn: '2026-11-24' })).toMatch(
-      /^Too near the meet for a block/,
-    );
+    expect(said(0, 0, { meetOn: '2026-11-24' })).toMatch(/^Too near the meet for a block/);
   });
 
   it('comes back with slips and with low confidence', () => {
