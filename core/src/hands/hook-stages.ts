@@ -71,7 +71,7 @@ export const HOOK_STAGES_BY_ID: Readonly<Record<HookStage, HookStageLimits>> = {
     // Three attempts are pulled in one grip: on the platform no thumb is spared for later.
     allows: (set) =>
       isWarmUp(set) || set.role === 'attempt' || (set.role === 'top' && set.hookedBefore < CARRIED_TOP_SETS),
-    practises: 'one or two top sets a session are hooked',
+    practises: 'all warm-ups and one or two top sets a session are hooked',
     weeklyMaxSeconds: 80,
     limit: 'Hook stage “carry”: one or two top sets carry it, the back-offs spare the skin.',
   },
