@@ -2,6 +2,7 @@ import { isDeepStrictEqual } from 'node:util';
 import type { CallsView, CurveMonthsView, CurveView, RackView, SheetView } from '@iron-clasp/contract';
 import { DEMO_LIFTERS } from '../src/demo/lifters.ts';
 import { demoPeople, seedDemo } from '../src/demo/seed.ts';
+import { ClubsService } from '../src/records/clubs/clubs.service.ts';
 import { Coach, startApi, TODAY, type Api } from './api.test-helper.ts';
 
 let api: Api;
@@ -27,6 +28,23 @@ describe('the demo club', () => {
     expect(sets).toBeGreaterThan(13_000);
     expect(sets).toBeLessThan(19_000);
     expect(await seedDemo(api.app)).toBeUndefined();
+  });
+
+  it('is waited for by a process that starts beside the one that loads it, longer than a request would be', async () => {
+    const loading = api.db.createQueryRunner();
+    await loading.startTransaction();
+    try {
+      await loading.query('LOCK TABLE club IN SHARE ROW EXCLUSIVE MODE');
+      const beside = api.db.transaction(async (tx) => {
+        await tx.query('SET LOCAL statement_timeout = 200');
+        return api.app.get(ClubsService).isEmpty(tx);
+      });
+      await loading.query('SELECT pg_sleep(0.5)');
+      await loading.rollbackTransaction();
+      expect(await beside).toBe(false);
+    } finally {
+      await loading.release();
+    }
   });
 
   it('is the same every time', () => {

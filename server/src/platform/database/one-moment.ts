@@ -1,4 +1,5 @@
 import type { DataSource, EntityManager } from 'typeorm';
+import { withoutHurry } from './without-hurry.ts';
 
 /**
  * Works on the database as it stands in one moment, however long it takes: a club of many years takes minutes to read.
@@ -9,7 +10,7 @@ export function inOneMoment<Result>(
   work: (manager: EntityManager) => Promise<Result>,
 ): Promise<Result> {
   return on.transaction('REPEATABLE READ', async (manager) => {
-    await manager.query('SET LOCAL idle_in_transaction_session_timeout = 0; SET LOCAL statement_timeout = 0');
+    await withoutHurry(manager);
     return work(manager);
   });
 }

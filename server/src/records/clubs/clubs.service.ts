@@ -5,6 +5,7 @@ import { KeptTables } from '../../platform/database/kept-tables.ts';
 import { insertNew, saveVersion } from '../../platform/database/saves.ts';
 import { readBy, readOne } from '../../platform/database/read-many.ts';
 import { together } from '../../platform/database/together.ts';
+import { withoutHurry } from '../../platform/database/without-hurry.ts';
 import { Club } from './club.entity.ts';
 
 @Injectable()
@@ -71,8 +72,12 @@ export class ClubsService implements OnModuleInit {
     return !(await manager.existsBy(Club, { demo: false }));
   }
 
-  /** Is there any club yet? Whoever asks holds the table until the transaction ends, so that two do not both make the first. */
+  /**
+   * Is there any club yet? Whoever asks holds the table until the transaction ends, so that two do not both make the first; a
+   * process that starts beside it waits until then, however long a slow machine takes for the demo.
+   */
   async isEmpty(manager: EntityManager): Promise<boolean> {
+    await withoutHurry(manager);
     await manager.query('LOCK TABLE club IN SHARE ROW EXCLUSIVE MODE');
     return !(await manager.existsBy(Club, {}));
   }

@@ -4,6 +4,7 @@ import { DataSource, type EntityManager } from 'typeorm';
 import type { BroughtRows } from '../../platform/database/brought-rows.ts';
 import { KeptTables, OWN } from '../../platform/database/kept-tables.ts';
 import { insertMany } from '../../platform/database/saves.ts';
+import { withoutHurry } from '../../platform/database/without-hurry.ts';
 import { notFound } from '../../platform/http/problem.ts';
 import type { GripperAttemptRow } from '../grippers/gripper-attempt.entity.ts';
 import { GripperAttemptsService } from '../grippers/gripper-attempts.service.ts';
@@ -104,7 +105,7 @@ export class ImportsService implements OnModuleInit {
       const before = await imports.findOneBy({ id });
       if (before && before.clubId !== clubId) throw notFound('import');
       if (before && !before.undoneAt) return;
-      await manager.query('SET LOCAL statement_timeout = 0');
+      await withoutHurry(manager);
       const wanted = { ...brought, session: await this.wantedSessions(manager, clubId, brought) };
       const total = IN_ORDER.reduce((sum, each) => sum + wanted[each].length, 0);
       const fresh: Omit<TrainingImportRow, 'importId'>[] = [];
@@ -143,7 +144,7 @@ export class ImportsService implements OnModuleInit {
       const found = await manager.findOneBy(TrainingImport, { id, clubId });
       if (!found) throw notFound('import');
       if (found.undoneAt) return [];
-      await manager.query('SET LOCAL statement_timeout = 0');
+      await withoutHurry(manager);
       const rows = await manager.findBy(TrainingImportRow, { importId: id });
       for (const each of [...IN_ORDER].reverse()) {
         const ids = idsOf(rows.filter((row) => row.kind === each));
