@@ -50,11 +50,13 @@ it('repeats a week, is told of a week that is taken, clears it, and takes a sess
   await page.press(By.xpath('(//button[.="clear"])[2]'));
   await page.click('Clear the week');
   await page.until(async () => (await page.count(second)) === 0, 'the second week to be cleared');
+  await page.says('4 sessions written, moved or taken off');
   // The first week fills the gap it left.
   await page.press(By.xpath('(//button[.="repeat"])[1]'));
   await page.pick('Write it into the next', '1 week');
   await page.click('Repeat the week');
   await page.until(async () => (await page.count(slips)) === before, 'the repeated week');
+  await page.until(async () => !(await page.text()).includes('Under way'), 'all to be read anew');
   const last = By.xpath('(//button[starts-with(@aria-label, "Remove ")])[last()]');
   const words = (await page.driver.findElement(last).getAttribute('aria-label'))!;
   await page.press(last);

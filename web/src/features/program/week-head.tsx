@@ -34,6 +34,8 @@ export function WeekHead({
     setDoing(doing === kind ? null : kind);
   };
   const send = (what: WeekChange): void => change.mutate(what, { onSuccess: () => setDoing(null) });
+  // What is asked for goes with the tap: closed once all is read anew, it would move the week under somebody's finger.
+  const asking = change.isPending ? null : doing;
   return (
     <header className="border-b-2 border-ink pb-1">
       <div className="flex flex-wrap items-baseline gap-x-3">
@@ -69,7 +71,7 @@ export function WeekHead({
           </>
         )}
       </div>
-      {doing === 'repeat' && (
+      {asking === 'repeat' && (
         <div className="flex flex-wrap items-center gap-2 py-2">
           Write it into the next
           <Select
@@ -81,41 +83,34 @@ export function WeekHead({
             )}
             onChange={(value) => setWeeks(Number(value))}
           />
-          <Button
-            look="action"
-            disabled={change.isPending}
-            onClick={() => send({ kind: 'repeat', day: monday, weeks })}
-          >
+          <Button look="action" onClick={() => send({ kind: 'repeat', day: monday, weeks })}>
             Repeat the week
           </Button>
         </div>
       )}
-      {doing === 'move' && (
+      {asking === 'move' && (
         <div className="flex flex-wrap items-center gap-2 py-2">
           To the week of
           <DateField aria-label="To the week of" value={to} onChange={setTo} />
-          <Button
-            look="action"
-            disabled={change.isPending}
-            onClick={() => send({ kind: 'move', day: monday, to })}
-          >
+          <Button look="action" onClick={() => send({ kind: 'move', day: monday, to })}>
             Move the week
           </Button>
         </div>
       )}
-      {doing === 'clear' && (
+      {asking === 'clear' && (
         <div className="flex flex-wrap items-center gap-2 py-2">
           <span>Everything of it that is not begun comes off the program.</span>
-          <Button
-            look="action"
-            disabled={change.isPending}
-            onClick={() => send({ kind: 'clear', day: monday })}
-          >
+          <Button look="action" onClick={() => send({ kind: 'clear', day: monday })}>
             Clear the week
           </Button>
         </div>
       )}
       {change.error && <Failed error={change.error} />}
+      {change.isPending && (
+        <p role="status" className="py-1 text-sm text-quiet">
+          Under way …
+        </p>
+      )}
       {done && doing === null && (
         <p role="status" className="py-1 text-sm text-verdigris">
           {done.sessions} {done.sessions === 1 ? 'session' : 'sessions'} written, moved or taken off
