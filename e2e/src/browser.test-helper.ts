@@ -12,7 +12,7 @@ import { ServedCopy } from './served-copy.test-helper.ts';
 import { WATCH } from './watch.test-helper.ts';
 
 /** Longest wait for a condition, ms: generous, since only a failure ever waits so long. */
-const PATIENCE = 40_000;
+const PATIENCE = 60_000;
 /** How long a control may move or be off before it is pressed, ms: less than the driver gives a script. */
 const STILL = 20_000;
 /** How often a condition is looked at, ms: each look lays the page out, which costs what it waits for. */
@@ -204,6 +204,14 @@ export class Page {
       `const [element, patience, done] = arguments;
        const until = performance.now() + patience;
        let before = '';
+       // A frame is drawn between two looks: on a busy machine a list that has just opened finds its place frames later, and
+       // what seems to rest meanwhile is another entry once the click arrives. A page that draws none is not waited for.
+       const next = () => {
+         let due = true;
+         const once = () => { if (due) { due = false; look(); } };
+         requestAnimationFrame(() => setTimeout(once, 0));
+         setTimeout(once, 250);
+       };
        const look = () => {
          const { x, y } = element.getBoundingClientRect();
          const now = x + ' ' + y;
@@ -211,7 +219,7 @@ export class Page {
          if (!element.isConnected || (now === before && !element.disabled)) return done(true);
          if (performance.now() > until) return done(false);
          before = now;
-         setTimeout(look, 20);
+         next();
        };
        look();`,
       element,
