@@ -204,14 +204,6 @@ export class Page {
       `const [element, patience, done] = arguments;
        const until = performance.now() + patience;
        let before = '';
-       // A frame is drawn between two looks: on a busy machine a list that has just opened finds its place frames later, and
-       // what seems to rest meanwhile is another entry once the click arrives. A page that draws none is not waited for.
-       const next = () => {
-         let due = true;
-         const once = () => { if (due) { due = false; look(); } };
-         requestAnimationFrame(() => setTimeout(once, 0));
-         setTimeout(once, 250);
-       };
        const look = () => {
          const { x, y } = element.getBoundingClientRect();
          const now = x + ' ' + y;
@@ -219,7 +211,7 @@ export class Page {
          if (!element.isConnected || (now === before && !element.disabled)) return done(true);
          if (performance.now() > until) return done(false);
          before = now;
-         next();
+         setTimeout(look, 20);
        };
        look();`,
       element,
