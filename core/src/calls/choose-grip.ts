@@ -41,13 +41,12 @@ function walk(school: School, facts: SetFacts, schoolStraps: Reason | undefined)
   // Left on evidence only: a thin log does not overrule the school's practice.
   const holding = bare.find((grip) => mayHold(grip, facts));
   if (holding) return { choice: holding, why: says(`school.${school.id}.ladder`, school.ladderReason) };
-  if (facts.unlogged && bare.length)
-    return { choice: strongest(bare, odds), why: unknown(strongest(bare, odds)) };
+  const closest = bare.length ? strongest(bare, odds) : undefined;
+  if (facts.unlogged && closest) return { choice: closest, why: unknown(closest) };
   const last =
     straps && school.strapsLast && applies(school.strapsLast, policy) ? school.strapsLast : undefined;
   if (last) return { choice: 'straps', why: says(last.id, last.reason) };
-  if (bare.length)
-    return { choice: strongest(bare, odds), why: tooWeak(strongest(bare, odds), facts, schoolStraps) };
+  if (closest) return { choice: closest, why: tooWeak(closest, facts, schoolStraps) };
   if (!mayStrap) return { choice: null };
   // What only slipped today comes back with a lighter load: a school without straps takes that, not straps.
   const forNow = GRIPS.some(
