@@ -3,7 +3,7 @@ export function preset(displayName, root) {
   return {
     displayName,
     rootDir: root,
-    testEnvironment: 'node',
+    testEnvironment: '<rootDir>/../jest.environment.mjs',
     extensionsToTreatAsEsm: ['.ts', '.tsx'],
     testMatch: ['<rootDir>/**/*.test.ts', '<rootDir>/**/*.test.mjs'],
     testPathIgnorePatterns: ['/node_modules/', '/dist/'],
