@@ -193,10 +193,8 @@ export function Controls({ onHelp }: { onHelp: () => void }): ReactElement {
   const session = useSession();
   const preferences = usePreferences();
   const signOut = useSignOut();
-  const navigate = useNavigate();
   const waiting = useWaiting();
   const { unit = 'kg', theme = 'light' } = session.data?.account ?? {};
-  const leave = (): void => signOut.mutate(undefined, { onSuccess: () => void navigate('/sign-in') });
   const control = 'flex h-10 min-w-10 items-center justify-center gap-1.5 rounded-sm px-2 hover:bg-raised';
   return (
     <footer className="flex items-center border-t border-rule px-2 py-1">
@@ -237,7 +235,7 @@ export function Controls({ onHelp }: { onHelp: () => void }): ReactElement {
       <button
         type="button"
         className={control}
-        onClick={leave}
+        onClick={() => signOut.mutate()}
         disabled={signOut.isPending}
         aria-label="Sign out"
         title="Sign out"
