@@ -1,16 +1,26 @@
 import { X509Certificate } from 'node:crypto';
-import { mkdtempSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdtempSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { givenCertificate, ownCertificate } from './authority.ts';
 import { isLoopback, namesOfMachine } from './names.ts';
 
 const NOW = new Date('2026-11-24T12:00:00Z');
+const NAMES = ['192.168.7.20', 'gym.local', 'fd00::7'];
+const freshFolder = (): string => mkdtempSync(join(tmpdir(), 'iron-clasp-tls-'));
+
+/** A certificate and its authority, made once: a key of theirs takes half a second. */
+let made: string;
+beforeAll(() => {
+  made = freshFolder();
+  ownCertificate(made, NAMES, NOW);
+});
+afterAll(() => rmSync(made, { recursive: true }));
+
 let folder: string;
-beforeEach(() => (folder = mkdtempSync(join(tmpdir(), 'iron-clasp-tls-'))));
+beforeEach(() => cpSync(made, (folder = freshFolder()), { recursive: true }));
 afterEach(() => rmSync(folder, { recursive: true }));
 
-const NAMES = ['192.168.7.20', 'gym.local', 'fd00::7'];
 const days = (n: number): Date => new Date(NOW.getTime() + n * 86_400_000);
 
 describe('a certificate of the machine’s own', () => {
@@ -64,13 +74,13 @@ describe('a given certificate', () => {
   };
 
   it('is taken as it is', () => {
-    const { cert, key } = ownCertificate(join(folder, 'own'), NAMES, NOW);
+    const { cert, key } = ownCertificate(folder, NAMES, NOW);
     expect(givenCertificate(...give(cert, key), NOW)).toEqual({ cert, key });
   });
 
   it('that does not fit is refused with what is wrong', () => {
-    const one = ownCertificate(join(folder, 'one'), NAMES, NOW);
-    const other = ownCertificate(join(folder, 'other'), NAMES, NOW);
+    const one = ownCertificate(folder, NAMES, NOW);
+    const other = ownCertificate(folder, ['gym.elsewhere'], NOW);
     expect(() => givenCertificate(...give(one.cert, other.key), NOW)).toThrow(
       /is not the one of the certificate/,
     );
