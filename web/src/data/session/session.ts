@@ -14,7 +14,6 @@ import {
   type SignInRequest,
   type WelcomeView,
 } from '@iron-clasp/contract';
-import { useNavigate } from 'react-router';
 import { ApiError, ask, rememberToken, sendFile } from '../client.ts';
 import { keys } from '../keys.ts';
 import { rememberHere } from './last-here.ts';
@@ -86,20 +85,6 @@ export function useBringClub(): UseMutationResult<
 }
 
 /** Signs out and leads to the sign-in page, whatever became of the page that asked for it. */
-export function useSignOut(): UseMutationResult<void, ApiError, void> {
-  const client = useQueryClient();
-  const navigate = useNavigate();
-  return useMutation({
-    mutationFn: () => ask<void>('DELETE', '/session'),
-    onSuccess: () => {
-      rememberHere(undefined);
-      // Not left to the page: what it asked for may have been refused before this answer came, and taken the page away.
-      void navigate('/sign-in');
-      client.clear();
-    },
-  });
-}
-
 export function usePreferences(): UseMutationResult<SessionView, ApiError, PreferencesRequest> {
   const client = useQueryClient();
   return useMutation({

@@ -11,7 +11,8 @@ import {
 } from 'react';
 import { useMatch, useNavigate } from 'react-router';
 import { useRack, useToday } from '../../data/lifters/rack.ts';
-import { usePreferences, useSession, useSignOut } from '../../data/session/session.ts';
+import { usePreferences, useSession } from '../../data/session/session.ts';
+import { useSignOut } from '../../parts/session/use-sign-out.ts';
 import { useIsOwner } from '../../data/session/use-is-coach.ts';
 import { fitOf, LIFTER_SCREENS, OWNER_SCREENS, SCREENS } from './screens.ts';
 

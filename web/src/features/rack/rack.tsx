@@ -10,7 +10,8 @@ import { useNearEnd } from '../../ui/use-near-end.ts';
 import { HandsMark } from '../../ui/marks/hands-mark.tsx';
 import { nearDay, soon } from '../../ui/figures.ts';
 import { Failed, Loading } from '../../ui/states.tsx';
-import { usePreferences, useSession, useSignOut } from '../../data/session/session.ts';
+import { usePreferences, useSession } from '../../data/session/session.ts';
+import { useSignOut } from '../../parts/session/use-sign-out.ts';
 import { useIsCoach, useMayLog } from '../../data/session/use-is-coach.ts';
 import { useRack } from '../../data/lifters/rack.ts';
 
