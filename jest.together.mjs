@@ -17,12 +17,14 @@ const OWN_ENVIRONMENT = /@jest-environment (\S+)/;
  * @param share this share of the files, counted from 0, `of` so many.
  * @param environment the one that the files ask for; `node` where they ask for none.
  * @param heavy the files whose bytes say too little of their time, and how many times.
+ * @param after what ends a file, for what its helpers keep while it runs: they are loaded once, and end once, with the share.
  */
-export async function together(root, { share, of, environment = 'node', heavy = {} }) {
+export async function together(root, { share, of, environment = 'node', heavy = {}, after }) {
   for (const file of sharesOf(root, of, environment, heavy)[share]) {
     const found = await registered(file);
     describe(relative(root, file), () => {
       for (const register of found) register();
+      if (after) afterAll(after);
     });
   }
 }

@@ -1,7 +1,10 @@
-import { preset } from '../jest.preset.mjs';
+import { inShares, preset } from '../jest.preset.mjs';
 
-export default {
-  ...preset('e2e', import.meta.dirname),
-  globalSetup: '<rootDir>/servers.mjs',
-  globalTeardown: '<rootDir>/servers-end.mjs',
-};
+export default inShares(
+  {
+    ...preset('e2e', import.meta.dirname),
+    globalSetup: '<rootDir>/servers.mjs',
+    globalTeardown: '<rootDir>/servers-end.mjs',
+  },
+  '<rootDir>/together/',
+);

@@ -52,7 +52,10 @@ run(async () => {
       runJest('API tests', ['server'], work, { DATABASE_URL: postgres.url, ...TOGETHER }),
       runJest('start command and soak', ['tools'], work, { IRON_CLASP_E2E_DATABASE: postgres.url }),
     ]);
-    await runJest('browser tests', ['e2e'], work, await makeDemoTemplate(ROOT, postgres.url));
+    await runJest('browser tests', ['e2e'], work, {
+      ...(await makeDemoTemplate(ROOT, postgres.url)),
+      ...TOGETHER,
+    });
   } catch (error) {
     // Whatever stopped the run is a failure of it, and is said so in the last line.
     score.failed += 1;

@@ -40,7 +40,14 @@ export const COACH = { email: 'maren@tarnquay.example', password: 'rope-works-26
 let shared: Promise<ServedCopy> | undefined;
 /** One copy of the demo for all the tests of a file. */
 const serverOfThisFile = (): Promise<ServedCopy> => (shared ??= ServedCopy.start());
-afterAll(async () => (await shared)?.stop());
+afterAll(endOfFile);
+
+/** Stops the copy of the file whose tests are over: the next one in the same share gets its own. */
+export async function endOfFile(): Promise<void> {
+  const ended = shared;
+  shared = undefined;
+  await (await ended)?.stop();
+}
 
 /** SQL on the database of this file, for what no screen can make. */
 export async function query(text: string): Promise<void> {
