@@ -194,6 +194,13 @@ export interface SessionPlanView {
   readonly started: boolean;
 }
 
+/** A line of a session, with what its working sets are for; null where it can no longer be read, as without the best it is a share of. */
+export interface ProgramLine {
+  readonly liftId: string;
+  readonly text: string;
+  readonly role: SetRole | null;
+}
+
 /** A session of the program with what it holds. */
 export interface ProgramSession {
   readonly id: string;
@@ -203,7 +210,7 @@ export interface ProgramSession {
   /** Finished, or something of it is logged: it stays where it is. */
   readonly begun: boolean;
   readonly rehearsesMeet: boolean;
-  readonly lines: readonly { readonly liftId: string; readonly text: string }[];
+  readonly lines: readonly ProgramLine[];
   readonly holds: readonly HoldKindId[];
 }
 

@@ -52,7 +52,8 @@ describe('the program week by week', () => {
     expect(view.weeks).toEqual(['2026-11-23', '2026-11-30', '2026-12-07', '2026-12-14']);
     const heavy = view.sessions.find(({ on }) => on === '2026-11-24')!;
     expect(heavy).toMatchObject({ title: 'Deadlift, heavy', begun: false, holds: ['frontRackHold'] });
-    expect(heavy.lines[0]).toMatchObject({ liftId: 'deadlift.conventional' });
+    expect(heavy.lines[0]).toMatchObject({ liftId: 'deadlift.conventional', role: 'top' });
+    expect(heavy.lines.map(({ role }) => role)).toEqual(['top', 'backoff', 'volume']);
     expect(heavy.lines.some(({ text }) => text.startsWith('warm-up'))).toBe(false);
     expect(view.sessions.every(({ on }) => on >= '2026-11-23' && on < '2026-12-21')).toBe(true);
   });

@@ -6,7 +6,7 @@ import { Days } from '../../platform/days/days.ts';
 import { LiftersService } from '../../records/lifters/lifters.service.ts';
 import { LogService } from '../../records/log/log.service.ts';
 import { TrainingService } from '../../records/training/training.service.ts';
-import { linesOf } from './session-lines.ts';
+import { linesOf, roleOfLine } from './session-lines.ts';
 
 /** Weeks that are shown at a time, and how far ahead it is told that there are more. */
 const SHOWN = 4;
@@ -24,7 +24,7 @@ export class ProgramWeeksService {
 
   /** The weeks from that of a day on. */
   async view(club: ClubRef, lifterId: string, day: string, unit: MassUnit): Promise<ProgramView> {
-    await this.lifters.known(club.id, lifterId);
+    const lifter = await this.lifters.known(club.id, lifterId);
     const from = mondayOf(day);
     const after = shiftDay(from, 7 * SHOWN);
     const ahead = await this.training.between(lifterId, from, shiftDay(after, 7 * MOST_AHEAD - 1));
@@ -37,12 +37,13 @@ export class ProgramWeeksService {
       sessions: shown.map(({ id, version, heldOn, title, finished, rehearsesMeet, lines, holds }) => ({
         ...{ id, version, on: heldOn, title, rehearsesMeet },
         begun: finished || begun.has(id),
-        lines:
+        lines: (
           lines ??
           linesOf(
             sets.filter(({ sessionId, role }) => sessionId === id && role !== 'warmup'),
             unit,
-          ),
+          )
+        ).map((line) => ({ ...line, role: roleOfLine(line, lifter, unit) })),
         holds: holds.map(({ kind }) => kind),
       })),
       later: ahead.length - shown.length,

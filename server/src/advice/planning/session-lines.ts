@@ -5,6 +5,7 @@ import {
   writeSetLines,
   type KnownBests,
   type MassUnit,
+  type SetRole,
   type SetLineFault,
   type WrittenSet,
 } from '@iron-clasp/core';
@@ -74,6 +75,16 @@ export function readLines(
   });
   refuse(faults);
   return found;
+}
+
+/** What a line's working sets are for; null where it cannot be read any longer. */
+export function roleOfLine(
+  { liftId, text }: SessionLine,
+  { deadliftMax, bestLifts: bests }: Lifter,
+  unit: MassUnit,
+): SetRole | null {
+  const { sets } = parseSetLine(text, { deadliftMax, bests, unit, lift: liftId });
+  return sets?.at(-1)?.role ?? null;
 }
 
 /**

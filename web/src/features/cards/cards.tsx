@@ -54,18 +54,23 @@ export function WeekCard(): ReactElement {
 export function TodaysCards(): ReactElement {
   const today = useToday();
   const sessions = today.data?.sessions ?? [];
+  const ids = sessions.map(({ id }) => id);
+  // In their order: one that comes before those above it would be pushed off the screen as they come.
+  const awaited = useAllCalls(ids).findIndex(({ isPending }) => isPending);
+  const shown = awaited < 0 ? ids : ids.slice(0, awaited);
   return (
     <Page title="Today’s cards">
-      {today.isPending && <Loading what="the cards" lines={9} />}
+      {(today.isPending || awaited >= 0) && shown.length === 0 && <Loading what="the cards" lines={9} />}
       {today.error && <Failed error={today.error} retry={() => void today.refetch()} />}
       {today.data && sessions.length === 0 && (
         <Empty title="Nobody trains today">
           <p>Cards stand here on days with a written session.</p>
         </Empty>
       )}
-      {sessions.map((each) => (
-        <Card key={each.id} sessionId={each.id} />
+      {shown.map((id) => (
+        <Card key={id} sessionId={id} />
       ))}
+      {awaited > 0 && <Loading what="the other cards" lines={8} />}
     </Page>
   );
 }

@@ -1,7 +1,7 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { CSS } from '@dnd-kit/utilities';
-import { findLift, HOLD_KINDS_BY_ID, SET_ROLES, SET_ROLE_TAGS } from '@iron-clasp/core';
-import type { ProgramMark, ProgramSession } from '@iron-clasp/contract';
+import { findLift, HOLD_KINDS_BY_ID } from '@iron-clasp/core';
+import type { ProgramLine, ProgramMark, ProgramSession } from '@iron-clasp/contract';
 import clsx from 'clsx';
 import { format, parseISO } from 'date-fns';
 import { Copy, GripVertical, Plus, Trash2 } from 'lucide-react';
@@ -65,7 +65,7 @@ export function DayCell({ day, today, sessions, chosen, marksOf, ...acts }: DayC
           key={session.id}
           session={session}
           chosen={session.id === chosen}
-          marks={marksOf(session.id)}
+          marks={past ? null : marksOf(session.id)}
           {...acts}
         />
       ))}
@@ -76,7 +76,8 @@ export function DayCell({ day, today, sessions, chosen, marksOf, ...acts }: DayC
 interface SlipProps extends Pick<DayCellProps, 'onOpen' | 'onMove' | 'onRemove'> {
   readonly session: ProgramSession;
   readonly chosen: boolean;
-  readonly marks: readonly ProgramMark[];
+  /** Null where none are called any more: the day is over. */
+  readonly marks: readonly ProgramMark[] | null;
 }
 
 /** A session on its day: what is in it, and what can be done with it. */
@@ -116,8 +117,11 @@ function Slip({ session, chosen, marks, onOpen, onMove, onRemove }: SlipProps): 
             {line.liftId !== lines[i - 1]?.liftId && (
               <span className="text-quiet">{findLift(line.liftId)?.name ?? line.liftId} </span>
             )}
-            {line.text}
-            <Mark line={line} marks={marks} />
+            {marks && findLift(line.liftId)?.grips ? (
+              <Marked text={line.text} mark={marks.find(isOf(line))} />
+            ) : (
+              line.text
+            )}
           </li>
         ))}
         {lines.length > SHOWN + 1 && <li className="text-quiet">and {lines.length - SHOWN} more</li>}
@@ -176,19 +180,35 @@ function Slip({ session, chosen, marks, onOpen, onMove, onRemove }: SlipProps): 
   );
 }
 
-/** The grip of a line's heaviest set, beside it; nothing where none is called. */
-function Mark({
-  line: { liftId, text },
-  marks,
-}: {
-  line: ProgramSession['lines'][number];
-  marks: readonly ProgramMark[];
-}): ReactElement | null {
-  const role = SET_ROLES.find((each) => text.replace(/^ramp /, '').startsWith(`${SET_ROLE_TAGS[each]} `));
-  const mark = marks.find((each) => each.liftId === liftId && each.role === role);
-  return mark ? (
-    <span className="ml-1.5 inline-block align-[-3px]">
-      <GripMark choice={mark.choice} {...(mark.sideUnder && { sideUnder: mark.sideUnder })} size={15} />
-    </span>
-  ) : null;
+const isOf =
+  ({ liftId, role }: ProgramLine) =>
+  (mark: ProgramMark): boolean =>
+    mark.liftId === liftId && mark.role === role;
+
+/** Height of a mark, px; it is twice as wide. */
+const MARK = 15;
+
+/**
+ * A line with the grip of its heaviest set, which stands with the last word. Its room is kept while it is not known: the days
+ * beneath would move away from the hand.
+ */
+function Marked({ text, mark }: { text: string; mark: ProgramMark | undefined }): ReactElement {
+  const last = text.lastIndexOf(' ') + 1;
+  return (
+    <>
+      {text.slice(0, last)}
+      <span className="whitespace-nowrap">
+        {text.slice(last)}
+        <span className="ml-1.5 inline-block align-[-3px]" style={{ width: 2 * MARK, height: MARK }}>
+          {mark && (
+            <GripMark
+              choice={mark.choice}
+              {...(mark.sideUnder && { sideUnder: mark.sideUnder })}
+              size={MARK}
+            />
+          )}
+        </span>
+      </span>
+    </>
+  );
 }
