@@ -69,7 +69,7 @@ async function takeAll(driver, { url, databaseUrl }) {
   await click(top);
   await seen('aside[aria-label="Reasons"]');
   await shoot('calls');
-  await open(`${sheet}/program`, '[aria-labelledby^="week-"] article');
+  await open(`${sheet}/program`, '[aria-labelledby^="week-"]:last-of-type article svg[role=img]');
   await shoot('program');
   await open('/kit', 'section[aria-label="Bars"]');
   await shoot('kit');
