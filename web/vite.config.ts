@@ -67,6 +67,33 @@ function fetchedAhead(): Plugin {
   };
 }
 
+/** What nearly every page is written in. */
+const FONTS = /(source-sans-3-latin-wght|barlow-condensed-latin-[56]00)-normal-[^/]*\.woff2$/;
+const FONTS_IN_ALL = 3;
+
+/**
+ * Has them fetched with the page, not when the first words are laid out: until they came these stood in another font, and
+ * everything was laid out twice.
+ */
+function fontsAhead(): Plugin {
+  return {
+    name: 'fonts-ahead',
+    transformIndexHtml: {
+      order: 'post',
+      handler(_html, { bundle }) {
+        if (!bundle) return [];
+        const files = Object.keys(bundle).filter((file) => FONTS.test(file));
+        if (files.length !== FONTS_IN_ALL) throw new Error(`Fonts fetched ahead: ${files.join(', ')}.`);
+        return files.map((file) => ({
+          tag: 'link',
+          attrs: { rel: 'preload', as: 'font', type: 'font/woff2', crossorigin: true, href: `/${file}` },
+          injectTo: 'head' as const,
+        }));
+      },
+    },
+  };
+}
+
 /** The guide of the docs, made into the pages of the application as it is built: one text for both. */
 function guide(): Plugin {
   const file = new URL('../docs/guide.md', import.meta.url);
@@ -130,7 +157,7 @@ const compressed = compression({
 });
 
 export default defineConfig({
-  plugins: [react(), tailwindcss(), guide(), fetchedAhead(), filesForOffline(), compressed],
+  plugins: [react(), tailwindcss(), guide(), fetchedAhead(), fontsAhead(), filesForOffline(), compressed],
   resolve: { conditions: ['source', 'module', 'browser', 'production'] },
   worker: { format: 'es' },
   build: {
