@@ -3,21 +3,9 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { lastHere, rememberHere } from './last-here.ts';
+import { saysWhoIsHere, serverSays } from './server-says.test-helper.ts';
 import { useSession } from './session.ts';
 
-/** What the server says: the page of the tests has no answers of its own. */
-interface Said {
-  readonly status: number;
-  readonly body?: object;
-}
-let answer: Said;
-beforeEach(() => {
-  globalThis.fetch = (() =>
-    Promise.resolve({
-      ...{ ok: answer.status < 300, status: answer.status, headers: new Headers() },
-      json: () => Promise.resolve(answer.body ?? {}),
-    })) as unknown as typeof fetch;
-});
 const within = ({ children }: { children: ReactNode }): ReactNode => (
   <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
     {children}
@@ -29,7 +17,7 @@ it.each([
   ['own', 'somebody'],
 ] as const)('a session of somebody with the pages “%s” is remembered', async (pages, lifterId) => {
   rememberHere(undefined);
-  answer = { status: 200, body: { token: 'told', account: { lifterId } } };
+  saysWhoIsHere(lifterId);
   const { result } = renderHook(useSession, { wrapper: within });
   await waitFor(() => expect(result.current.data).toBeDefined());
   expect(lastHere()).toBe(pages);
@@ -41,7 +29,7 @@ it('it is forgotten where the session has ended, and not where no answer came', 
     [401, undefined],
   ] as const) {
     rememberHere('club');
-    answer = { status };
+    serverSays(status);
     const { result } = renderHook(useSession, { wrapper: within });
     await waitFor(() => expect(result.current.error).toBeTruthy());
     expect(lastHere()).toBe(pages);

@@ -6,18 +6,9 @@ import type { ReactNode } from 'react';
 import { MemoryRouter, Route, Routes } from 'react-router';
 import { lastHere } from '../../data/session/last-here.ts';
 import { signedOut } from '../../data/session/query-client.ts';
+import { saysWhoIsHere, serverSays } from '../../data/session/server-says.test-helper.ts';
 import { useSession } from '../../data/session/session.ts';
 import { useSignOut } from './use-sign-out.ts';
-
-/** What the server says: the page of the tests has no answers of its own. */
-let answer: { readonly status: number; readonly body?: object };
-beforeEach(() => {
-  globalThis.fetch = (() =>
-    Promise.resolve({
-      ...{ ok: answer.status < 300, status: answer.status, headers: new Headers() },
-      json: () => Promise.resolve(answer.body ?? {}),
-    })) as unknown as typeof fetch;
-});
 
 /** A page with its button, which is taken away once nobody is known to be signed in. */
 function Inside(): ReactNode {
@@ -33,7 +24,7 @@ function Leave(): ReactNode {
   );
 }
 const open = async (client: QueryClient): Promise<void> => {
-  answer = { status: 200, body: { token: 'told', account: { lifterId: null } } };
+  saysWhoIsHere(null);
   render(
     <QueryClientProvider client={client}>
       <MemoryRouter>
@@ -49,7 +40,7 @@ const open = async (client: QueryClient): Promise<void> => {
 
 it('signing out forgets whose pages these were, and leads to the sign-in page', async () => {
   await open(new QueryClient());
-  answer = { status: 204 };
+  serverSays(204);
   fireEvent.click(screen.getByRole('button', { name: 'Sign out' }));
   await screen.findByText('The way in');
   expect(lastHere()).toBeUndefined();
