@@ -60,7 +60,6 @@ export function TodaysCards(): ReactElement {
   const shown = awaited < 0 ? ids : ids.slice(0, awaited);
   return (
     <Page title="Today’s cards">
-      {(today.isPending || awaited >= 0) && shown.length === 0 && <Loading what="the cards" lines={9} />}
       {today.error && <Failed error={today.error} retry={() => void today.refetch()} />}
       {today.data && sessions.length === 0 && (
         <Empty title="Nobody trains today">
@@ -70,7 +69,7 @@ export function TodaysCards(): ReactElement {
       {shown.map((id) => (
         <Card key={id} sessionId={id} />
       ))}
-      {awaited > 0 && <Loading what="the other cards" lines={8} />}
+      {(today.isPending || awaited >= 0) && <Loading what="the cards" lines={9} />}
     </Page>
   );
 }
