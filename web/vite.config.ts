@@ -68,8 +68,11 @@ function fetchedAhead(): Plugin {
 }
 
 /** What nearly every page is written in. */
-const FONTS = /(source-sans-3-latin-wght|barlow-condensed-latin-[56]00)-normal-[^/]*\.woff2$/;
-const FONTS_IN_ALL = 3;
+const FONTS = [
+  'source-sans-3-latin-wght-normal',
+  'barlow-condensed-latin-500-normal',
+  'barlow-condensed-latin-600-normal',
+];
 
 /**
  * Has them fetched with the page, not when the first words are laid out: until they came these stood in another font, and
@@ -82,13 +85,15 @@ function fontsAhead(): Plugin {
       order: 'post',
       handler(_html, { bundle }) {
         if (!bundle) return [];
-        const files = Object.keys(bundle).filter((file) => FONTS.test(file));
-        if (files.length !== FONTS_IN_ALL) throw new Error(`Fonts fetched ahead: ${files.join(', ')}.`);
-        return files.map((file) => ({
-          tag: 'link',
-          attrs: { rel: 'preload', as: 'font', type: 'font/woff2', crossorigin: true, href: `/${file}` },
-          injectTo: 'head' as const,
-        }));
+        return FONTS.map((name) => {
+          const file = Object.keys(bundle).find((each) => each.includes(name) && each.endsWith('.woff2'));
+          if (!file) throw new Error(`The font ${name} is to be fetched ahead, but was not built.`);
+          return {
+            tag: 'link',
+            attrs: { rel: 'preload', as: 'font', type: 'font/woff2', crossorigin: true, href: `/${file}` },
+            injectTo: 'head' as const,
+          };
+        });
       },
     },
   };
